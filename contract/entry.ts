@@ -1,0 +1,168 @@
+import { z } from 'zod';
+import {
+  BOW_KINDS,
+  BRACE_REFERENCES,
+  HANDS,
+  HOOKS,
+  PURPOSES,
+  SCHOOLS,
+} from '#core/craft/bow-terms.ts';
+import { CONTROLS } from '#core/craft/controls.ts';
+import { READING_KINDS } from '#core/craft/readings.ts';
+import { STEP_IDS } from '#core/craft/steps.ts';
+import { ARROW_STATES, type Entry, type EntryBody, type LoggedEntry, SOURCES } from '#core/record/entry.ts';
+
+/** Longest free text and lists accepted, so that one entry can never fill the disk. */
+const MOST_NAME = 80;
+const MOST_TEXT = 2000;
+const MOST_REPLICATES = 20;
+
+const id = z.uuid();
+const shortText = z.string().trim().min(1).max(MOST_NAME);
+const text = z.string().max(MOST_TEXT);
+const figure = z.number().min(-1e5).max(1e5);
+const positive = z.number().positive().max(1e5);
+
+const makerFigures = z.strictObject({
+  braceMinMm: z.number().min(80).max(400).optional(),
+  braceMaxMm: z.number().min(80).max(400).optional(),
+  boltTravelTurns: z.number().min(0).max(20).optional(),
+  markedWeightN: positive.max(1000).optional(),
+  markedDrawMm: positive.max(1200).optional(),
+});
+
+const bowMade = z.strictObject({
+  kind: z.literal('bowMade'),
+  name: shortText,
+  owner: z.string().trim().max(MOST_NAME),
+  described: z.string().trim().max(MOST_NAME),
+  bowKind: z.enum(BOW_KINDS),
+  amoLengthIn: z.number().min(40).max(80),
+  hand: z.enum(HANDS),
+  hook: z.enum(HOOKS),
+  purpose: z.enum(PURPOSES),
+  school: z.enum(SCHOOLS),
+  lengthUnit: z.enum(['in', 'mm']),
+  division: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
+  braceReference: z.enum(BRACE_REFERENCES),
+  throatToPlungerMm: z.number().min(-60).max(60).optional(),
+  maker: makerFigures,
+  amoDrawMm: z.number().min(400).max(1000).optional(),
+  twistsAtStart: z.int().min(0).max(90).optional(),
+  boltTurnsOutAtStart: z.number().min(0).max(20).optional(),
+  arrow: z
+    .strictObject({
+      described: z.string().trim().max(MOST_NAME),
+      lengthMm: z.number().min(450).max(1000),
+      diameterMm: z.number().min(3).max(15),
+      pointMassG: z.number().min(1).max(40),
+    })
+    .optional(),
+  inParts: z.boolean(),
+});
+
+const attitude = z.strictObject({
+  outwardDeg: z.number().min(-45).max(45),
+  upDeg: z.number().min(-45).max(45),
+});
+const buttMm = z.number().min(-5000).max(5000);
+
+/** Everything that can be said of a bow, checked at every door: wire, file, database. */
+export const entryBodySchema = z.discriminatedUnion('kind', [
+  bowMade,
+  z.strictObject({
+    kind: z.literal('reading'),
+    reading: z.enum(READING_KINDS),
+    values: z.array(figure).min(1).max(MOST_REPLICATES),
+    typed: text,
+    datum: text,
+    tool: text,
+    source: z.enum(SOURCES),
+    confirmedUnlikely: z.boolean(),
+  }),
+  z.strictObject({
+    kind: z.literal('change'),
+    control: z.enum(CONTROLS),
+    amount: z
+      .number()
+      .min(-200)
+      .max(200)
+      .refine((amount) => amount !== 0, 'a change of nothing'),
+    moveId: id.optional(),
+    because: text,
+  }),
+  z
+    .strictObject({
+      kind: z.literal('targetSet'),
+      reading: z.enum([...READING_KINDS, 'tiller']),
+      low: figure,
+      high: figure,
+      name: shortText,
+      why: text,
+    })
+    .refine(({ low, high }) => low <= high, { message: 'low is above high', path: ['low'] }),
+  z.strictObject({
+    kind: z.literal('unitsSet'),
+    lengthUnit: z.enum(['in', 'mm']),
+    division: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
+  }),
+  z.strictObject({ kind: z.literal('stepConfirmed'), step: z.enum(STEP_IDS), note: text }),
+  z.strictObject({ kind: z.literal('shotsFired'), count: z.int().min(1).max(1000), note: text }),
+  z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(MOST_TEXT) }),
+  z.strictObject({
+    kind: z.literal('sessionOpened'),
+    sessionId: id,
+    distanceM: z.number().min(2).max(120),
+    toleranceMm: z.number().min(1).max(1000),
+    toleranceWhy: text,
+    buttMm: z.number().min(200).max(5000),
+  }),
+  z.strictObject({
+    kind: z.literal('shotPlaced'),
+    shotId: id,
+    sessionId: id,
+    endNumber: z.int().min(1).max(500),
+    arrow: z.enum(ARROW_STATES),
+    outwardMm: buttMm,
+    upMm: buttMm,
+    calledBad: z.boolean(),
+    attitude: attitude.optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('shotAmended'),
+    shotId: id,
+    arrow: z.enum(ARROW_STATES).optional(),
+    outwardMm: buttMm.optional(),
+    upMm: buttMm.optional(),
+    calledBad: z.boolean().optional(),
+    attitude: attitude.optional(),
+  }),
+  z.strictObject({ kind: z.literal('sessionClosed'), sessionId: id }),
+  z.strictObject({ kind: z.literal('moveSetAside'), moveKey: shortText, title: text }),
+  z.strictObject({ kind: z.literal('undone'), entryId: id }),
+]) satisfies z.ZodType<EntryBody>;
+
+export const entrySchema = z.strictObject({
+  id,
+  bowId: id,
+  at: z.iso.datetime(),
+  by: shortText,
+  body: entryBodySchema,
+}) satisfies z.ZodType<Entry>;
+
+export const loggedEntrySchema = entrySchema.extend({ seq: z.int().min(1).nullable() }) satisfies z.ZodType<LoggedEntry>;
+
+/** Most entries sent in one request: a move, an end, or what waited while the network was away. */
+export const MOST_ENTRIES_A_REQUEST = 100;
+
+export const appendRequestSchema = z.strictObject({
+  entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST),
+});
+export interface AppendRequest {
+  readonly entries: readonly Entry[];
+}
+
+export const logResponseSchema = z.strictObject({ entries: z.array(loggedEntrySchema) });
+export interface LogResponse {
+  readonly entries: readonly LoggedEntry[];
+}

@@ -1,0 +1,29 @@
+import { z } from 'zod';
+import { BOW_KINDS, HANDS, HOOKS, PURPOSES, SCHOOLS } from '#core/craft/bow-terms.ts';
+
+/** One bow as the rack shows it: what it is, how it stands, what comes next. */
+const rackBowSchema = z.strictObject({
+  bowId: z.uuid(),
+  name: z.string(),
+  owner: z.string(),
+  described: z.string(),
+  bowKind: z.enum(BOW_KINDS),
+  amoLengthIn: z.number(),
+  hand: z.enum(HANDS),
+  hook: z.enum(HOOKS),
+  purpose: z.enum(PURPOSES),
+  school: z.enum(SCHOOLS),
+  inParts: z.boolean(),
+  lastAt: z.string(),
+  braceMm: z.number().nullable(),
+  tillerTopMm: z.number().nullable(),
+  tillerBottomMm: z.number().nullable(),
+  steps: z.strictObject({ hold: z.number(), open: z.number(), stale: z.number(), all: z.number() }),
+  /** Stale or out of band, in words, in the order of work. */
+  due: z.array(z.strictObject({ step: z.string(), words: z.string() })),
+  nextMove: z.strictObject({ title: z.string(), stop: z.boolean() }).nullable(),
+});
+export type RackBow = z.infer<typeof rackBowSchema>;
+
+export const rackResponseSchema = z.strictObject({ bows: z.array(rackBowSchema) });
+export type RackResponse = z.infer<typeof rackResponseSchema>;

@@ -1,0 +1,43 @@
+import { CONTROL_FACTS, CONTROLS, type Control } from '../craft/controls.ts';
+import { READING_KINDS, READINGS, type ReadingKind } from '../craft/readings.ts';
+
+/** One code of the entry line and what it stands for. */
+export type Code =
+  | { readonly code: string; readonly name: string; readonly kind: 'reading'; readonly reading: ReadingKind }
+  | { readonly code: string; readonly name: string; readonly kind: 'change'; readonly control: Control }
+  | { readonly code: string; readonly name: string; readonly kind: 'note' };
+
+/** Longest first, so that `tt` is not taken for something shorter and `cs@p` not for `cs`. */
+export const CODES: readonly Code[] = [
+  ...READING_KINDS.map((reading): Code => ({
+    code: READINGS[reading].code,
+    name: READINGS[reading].name,
+    kind: 'reading',
+    reading,
+  })),
+  ...CONTROLS.map((control): Code => ({
+    code: CONTROL_FACTS[control].code,
+    name: CONTROL_FACTS[control].name,
+    kind: 'change',
+    control,
+  })),
+  { code: 'note', name: 'Note', kind: 'note' } satisfies Code,
+].toSorted((one, other) => other.code.length - one.code.length);
+
+/** The code a text begins with, and where its argument starts; null while none is complete. */
+export function codeAt(text: string): { readonly code: Code; readonly argumentAt: number } | null {
+  const indent = text.length - text.trimStart().length;
+  const body = text.slice(indent).toLowerCase();
+  for (const code of CODES) {
+    const spaced = code.code.replace(' ', '\\s+');
+    const found = new RegExp(`^${spaced}(?=$|\\s|[-+−\\d.])`).exec(body);
+    if (found !== null) return { code, argumentAt: indent + found[0].length };
+  }
+  return null;
+}
+
+/** Codes that begin with what has been typed so far, shortest first. */
+export function completionsOf(text: string): readonly Code[] {
+  const typed = text.trimStart().toLowerCase();
+  return CODES.filter(({ code }) => code.startsWith(typed)).toReversed();
+}

@@ -1,0 +1,107 @@
+import type { Refusal } from '../quantity/read-amounts.ts';
+import type { EntryBody } from '../record/entry.ts';
+import type { BowState } from '../record/fold.ts';
+import { refusalOf } from '../work/refusals.ts';
+import { type Code, codeAt, completionsOf } from './codes.ts';
+import { readChange } from './read-change.ts';
+import { readReading } from './read-reading.ts';
+
+/** One answer to a question: what it says, and the text the entry line would have held. */
+export interface Choice {
+  readonly label: string;
+  readonly text: string;
+  readonly bodies: readonly EntryBody[];
+}
+
+/** What the entry line makes of a text. Nothing typed is ever thrown away. */
+export type EntryLine =
+  | { readonly kind: 'empty' }
+  /** A code is still being typed, or waits for its number. */
+  | { readonly kind: 'typing'; readonly title: string; readonly hint: string; readonly completions: readonly Code[] }
+  | { readonly kind: 'refused'; readonly refusal: Refusal }
+  | { readonly kind: 'question'; readonly asks: string; readonly choices: readonly Choice[] }
+  | {
+      readonly kind: 'ready';
+      readonly title: string;
+      readonly figure: string;
+      readonly notes: readonly string[];
+      readonly bodies: readonly EntryBody[];
+    };
+
+/**
+ * Reads the entry line of a bow: a reading (`b 8 5/8`), a change (`tw +4`) or a note.
+ *
+ * @param text as typed
+ * @param state the bow, for its units, last readings and limits
+ */
+export function readEntryLine(text: string, state: BowState): EntryLine {
+  if (text.trim() === '') return { kind: 'empty' };
+  const found = codeAt(text);
+  if (found === null) return unknownCode(text);
+  const { code, argumentAt } = found;
+  const argument = text.slice(argumentAt);
+  if (code.kind === 'note') return readNote(argument);
+  if (argument.trim() === '') return waiting(code);
+  const read =
+    code.kind === 'reading'
+      ? readReading(text, argumentAt, code.reading, state)
+      : readChange(text, argumentAt, code.control);
+  if (read.kind !== 'ready') return read;
+  const refusal = refusalOf(state, read.bodies);
+  if (refusal === null) return read;
+  return {
+    kind: 'refused',
+    refusal: {
+      at: argumentAt + (argument.length - argument.trimStart().length),
+      length: argument.trim().length,
+      says: refusal.says,
+      remedy: refusal.remedy,
+    },
+  };
+}
+
+function unknownCode(text: string): EntryLine {
+  const completions = completionsOf(text);
+  if (completions.length > 0) {
+    return {
+      kind: 'typing',
+      title: completions.map(({ code, name }) => `${code} ${name.toLowerCase()}`).join(' · '),
+      hint: 'Type a code, then the number.',
+      completions,
+    };
+  }
+  const at = text.length - text.trimStart().length;
+  const word = /^\S+/.exec(text.trimStart())?.[0] ?? text;
+  return {
+    kind: 'refused',
+    refusal: {
+      at,
+      length: word.length,
+      says: `“${word}” is not a code.`,
+      remedy: 'Begin with b, tt, tb, w, n, cs, tw, top, bot, nk, pr, pp, pt or note. ? lists them.',
+    },
+  };
+}
+
+function waiting(code: Code): EntryLine {
+  const hints = {
+    reading: 'Type the reading: 8 5/8, 219 or 21.9 cm; more readings with spaces between.',
+    change: 'Type how much with its sign, like +4 or -1/4.',
+    note: 'Type the note.',
+  } as const;
+  return { kind: 'typing', title: code.name, hint: hints[code.kind], completions: [code] };
+}
+
+function readNote(argument: string): EntryLine {
+  const words = argument.trim();
+  if (words === '') {
+    return { kind: 'typing', title: 'Note', hint: 'Type the note.', completions: [] };
+  }
+  return {
+    kind: 'ready',
+    title: 'Note',
+    figure: words,
+    notes: [],
+    bodies: [{ kind: 'note', text: words }],
+  };
+}

@@ -1,0 +1,217 @@
+import { BRACE_REFERENCE_LABEL, type BraceReference } from '../craft/bow-terms.ts';
+import { bareUnits, READINGS, type ReadingKind } from '../craft/readings.ts';
+import { meanOf, sampleSd } from '../numeric/moments.ts';
+import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
+import { showLength, showLengthBoth, showNumber, showWeight } from '../quantity/show.ts';
+import { fromStored, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
+import type { BodyOf } from '../record/entry.ts';
+import type { BowState } from '../record/fold.ts';
+import { presentReading } from '../gains/present-reading.ts';
+import { beyondBand } from '../work/step-states.ts';
+import { targetFor } from '../work/targets.ts';
+import { likelySlips } from './likely-slips.ts';
+import type { EntryLine } from './read-entry-line.ts';
+
+/** Reads the argument of a reading code into one `reading` entry, a question or a refusal. */
+export function readReading(
+  text: string,
+  argumentAt: number,
+  kind: ReadingKind,
+  state: BowState,
+): EntryLine {
+  const datum = takeDatum(text, argumentAt, kind, state);
+  if (datum.kind === 'refused') return datum;
+  const read = readAmounts(datum.text, argumentAt);
+  if (!read.ok) return { kind: 'refused', refusal: read.refusal };
+  const wrong = read.amounts.find(
+    ({ unit }) => unit !== null && UNITS[unit].quantity !== READINGS[kind].quantity,
+  );
+  if (wrong !== undefined) return wrongUnit(wrong, kind);
+
+  const units = read.amounts.map((amount) => unitFor(amount, kind, state));
+  const values = read.amounts.map((amount, index) => {
+    const unit = units[index] ?? bareUnits(kind, state.bow.lengthUnit)[0];
+    return unit === undefined ? amount.value : toStored(amount.value, unit);
+  });
+  const [low, high] = READINGS[kind].plausible;
+  const oddIndex = values.findIndex((value) => value < low || value > high);
+  const converted = values.map((value) => value + datum.shiftMm);
+  const entry = (stored: readonly number[], confirmedUnlikely: boolean): BodyOf<'reading'> => ({
+    kind: 'reading',
+    reading: kind,
+    values: stored,
+    typed: text.trim(),
+    datum: kind === 'braceHeight' ? state.bow.braceReference : READINGS[kind].datum,
+    tool: 'not said',
+    source: 'measured',
+    confirmedUnlikely,
+  });
+  if (oddIndex >= 0) {
+    return askAbout(text, read.amounts, units, values, oddIndex, kind, state, entry);
+  }
+  const guessed = units.find((unit, index) => read.amounts[index]?.unit == null && unit !== null);
+  return {
+    kind: 'ready',
+    title: titleOf(kind, state),
+    figure: figureOf(kind, converted, state),
+    notes: notesOf(kind, converted, state, guessed ?? null, datum.shiftMm),
+    bodies: [entry(converted, false)],
+  };
+}
+
+/** A trailing `throat` or `plunger` names another brace reference than the bow's own. */
+function takeDatum(
+  text: string,
+  argumentAt: number,
+  kind: ReadingKind,
+  state: BowState,
+):
+  | { readonly kind: 'taken'; readonly text: string; readonly shiftMm: number }
+  | Extract<EntryLine, { kind: 'refused' }> {
+  const found = kind === 'braceHeight' ? /\s+(throat|plunger)\s*$/i.exec(text) : null;
+  const word = found?.[1]?.toLowerCase() as BraceReference | undefined;
+  if (found === null || word === undefined || found.index < argumentAt) {
+    return { kind: 'taken', text, shiftMm: 0 };
+  }
+  const bare = text.slice(0, found.index);
+  if (word === state.bow.braceReference) return { kind: 'taken', text: bare, shiftMm: 0 };
+  const offsetMm = state.bow.throatToPlungerMm;
+  if (offsetMm === undefined) {
+    return {
+      kind: 'refused',
+      refusal: {
+        at: found.index + 1,
+        length: word.length,
+        says: `This bow’s brace is read ${BRACE_REFERENCE_LABEL[state.bow.braceReference]}, and the distance between throat and plunger is not known.`,
+        remedy: 'Measure from the bow’s own reference, or record that distance first.',
+      },
+    };
+  }
+  return { kind: 'taken', text: bare, shiftMm: word === 'plunger' ? -offsetMm : offsetMm };
+}
+
+function wrongUnit(amount: Amount, kind: ReadingKind): EntryLine {
+  return {
+    kind: 'refused',
+    refusal: {
+      at: amount.at,
+      length: amount.length,
+      says: `${READINGS[kind].name} is not measured in ${amount.unit ?? 'that'}.`,
+      remedy:
+        READINGS[kind].quantity === 'force' ? 'Use lb, kg or N.' : 'Use inches, mm or cm.',
+    },
+  };
+}
+
+/** The unit typed, or for a bare number the bow's unit if plausible there, else the other. */
+function unitFor(amount: Amount, kind: ReadingKind, state: BowState): UnitSymbol | null {
+  if (amount.unit !== null) return amount.unit;
+  const [low, high] = READINGS[kind].plausible;
+  return (
+    bareUnits(kind, amount.hasFraction ? 'in' : state.bow.lengthUnit).find((unit) => {
+      const stored = toStored(amount.value, unit);
+      return stored >= low && stored <= high;
+    }) ?? null
+  );
+}
+
+function askAbout(
+  text: string,
+  amounts: readonly Amount[],
+  units: readonly (UnitSymbol | null)[],
+  values: readonly number[],
+  oddIndex: number,
+  kind: ReadingKind,
+  state: BowState,
+  entry: (stored: readonly number[], confirmedUnlikely: boolean) => BodyOf<'reading'>,
+): EntryLine {
+  const amount = amounts[oddIndex];
+  const value = values[oddIndex];
+  if (amount === undefined || value === undefined) throw new RangeError(`askAbout: no amount ${oddIndex}`);
+  const unit = units[oddIndex] ?? bareUnits(kind, state.bow.lengthUnit)[0] ?? 'mm';
+  const [low, high] = READINGS[kind].plausible;
+  const reference = presentReading(state, kind)?.value ?? middleOf(state, kind) ?? (low + high) / 2;
+  const slips = likelySlips(amount, unit, [low, high], reference);
+  const before = text.slice(0, amount.at);
+  const after = text.slice(amount.at + amount.length);
+  return {
+    kind: 'question',
+    asks: `${oneFigure(kind, value, state)} is far from any ${READINGS[kind].name.toLowerCase()} (${oneFigure(kind, low, state)} to ${oneFigure(kind, high, state)}). What did you mean?`,
+    choices: [
+      ...slips.map((slip) => ({
+        label: `${slip.typed}, ${bothFigures(kind, slip.stored, state)}`,
+        text: `${before}${slip.typed}${after}`,
+        bodies: [entry(values.with(oddIndex, slip.stored), false)],
+      })),
+      {
+        label: `${oneFigure(kind, value, state)} is right: store it`,
+        text,
+        bodies: [entry(values, true)],
+      },
+    ],
+  };
+}
+
+function middleOf(state: BowState, kind: ReadingKind): number | null {
+  const target = targetFor(state, kind);
+  return target === null ? null : (target.low + target.high) / 2;
+}
+
+function titleOf(kind: ReadingKind, state: BowState): string {
+  return kind === 'braceHeight'
+    ? `${READINGS[kind].name} ${BRACE_REFERENCE_LABEL[state.bow.braceReference]}`
+    : READINGS[kind].name;
+}
+
+function oneFigure(kind: ReadingKind, stored: number, state: BowState): string {
+  return READINGS[kind].quantity === 'force' ? showWeight(stored) : showLength(stored, state.bow);
+}
+
+function bothFigures(kind: ReadingKind, stored: number, state: BowState): string {
+  return READINGS[kind].quantity === 'force'
+    ? showWeight(stored)
+    : showLengthBoth(stored, state.bow.division);
+}
+
+function figureOf(kind: ReadingKind, values: readonly number[], state: BowState): string {
+  const mean = bothFigures(kind, meanOf(values), state);
+  if (values.length === 1) return mean;
+  const force = READINGS[kind].quantity === 'force';
+  const spread = sampleSd(values);
+  const shown = force ? `${showNumber(fromStored(spread, 'lb'), 2)} lb` : `${showNumber(spread, 1)} mm`;
+  return `mean ${mean}, spread ${shown}, n = ${values.length}`;
+}
+
+function notesOf(
+  kind: ReadingKind,
+  values: readonly number[],
+  state: BowState,
+  guessedUnit: UnitSymbol | null,
+  shiftMm: number,
+): readonly string[] {
+  const notes: string[] = [];
+  const mean = meanOf(values);
+  if (guessedUnit !== null && READINGS[kind].quantity === 'length' && guessedUnit !== state.bow.lengthUnit) {
+    notes.push(`Read as ${guessedUnit === 'in' ? 'inches' : 'millimetres'}.`);
+  }
+  if (shiftMm !== 0) notes.push(`Converted by ${showNumber(Math.abs(shiftMm), 1)} mm to this bow’s reference.`);
+  const target = targetFor(state, kind);
+  if (target?.limit != null && beyondBand(mean, target.limit) !== 0) {
+    notes.push(
+      target.limit.source === 'maker' ? 'Outside the maker’s limits.' : 'Outside the limits used while the maker’s are unknown.',
+    );
+  } else if (target !== null) {
+    notes.push(beyondBand(mean, target) === 0 ? `Inside the band (${target.name}).` : `Outside the band (${target.name}).`);
+  }
+  const last = presentReading(state, kind);
+  if (last !== null) notes.push(changeSince(kind, mean - last.measured.mean));
+  return notes;
+}
+
+function changeSince(kind: ReadingKind, difference: number): string {
+  const force = READINGS[kind].quantity === 'force';
+  const size = Math.abs(difference);
+  const shown = force ? `${showNumber(fromStored(size, 'lb'), 1)} lb` : `${showNumber(size, 1)} mm`;
+  if (size < READINGS[kind].typicalSd) return 'No change seen since the last reading.';
+  return `${shown} ${difference > 0 ? 'over' : 'under'} the last reading.`;
+}

@@ -1,0 +1,22 @@
+/** Arithmetic mean. @throws RangeError for an empty list */
+export function meanOf(values: readonly number[]): number {
+  if (!(values.length > 0)) throw new RangeError('meanOf: no values');
+  let sum = 0;
+  for (const value of values) sum += value;
+  return sum / values.length;
+}
+
+/** Sum of squares about the mean, by two passes: no cancellation far from zero. */
+export function squaresAboutMean(values: readonly number[]): number {
+  if (values.length === 0) return 0;
+  const mean = meanOf(values);
+  let sum = 0;
+  for (const value of values) sum += (value - mean) ** 2;
+  return sum;
+}
+
+/** Sample standard deviation, n − 1 convention. @throws RangeError below two values */
+export function sampleSd(values: readonly number[]): number {
+  if (!(values.length > 1)) throw new RangeError(`sampleSd: needs two values, has ${values.length}`);
+  return Math.sqrt(squaresAboutMean(values) / (values.length - 1));
+}

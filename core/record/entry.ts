@@ -1,0 +1,157 @@
+import type {
+  BowKind,
+  BraceReference,
+  Hand,
+  Hook,
+  Purpose,
+  School,
+} from '../craft/bow-terms.ts';
+import type { Control } from '../craft/controls.ts';
+import type { ReadingKind } from '../craft/readings.ts';
+import type { RuleDivision } from '../quantity/fraction.ts';
+import type { StepId } from '../craft/steps.ts';
+
+/** Where a number comes from; a rule of thumb never passes for a measurement. */
+export const SOURCES = ['measured', 'maker', 'ruleOfThumb', 'guess'] as const;
+export type Source = (typeof SOURCES)[number];
+
+export const ARROW_STATES = ['fletched', 'bare'] as const;
+export type ArrowState = (typeof ARROW_STATES)[number];
+
+/** The maker's hard limits and marks; each is absent until somebody has read it off the bow. */
+export interface MakerFigures {
+  readonly braceMinMm?: number | undefined;
+  readonly braceMaxMm?: number | undefined;
+  readonly boltTravelTurns?: number | undefined;
+  readonly markedWeightN?: number | undefined;
+  /** The AMO draw at which the weight is marked. */
+  readonly markedDrawMm?: number | undefined;
+}
+
+/** What a bow is. Written once by `bowMade`; later corrections are entries of their own. */
+export interface BowFacts {
+  readonly name: string;
+  readonly owner: string;
+  readonly described: string;
+  readonly bowKind: BowKind;
+  readonly amoLengthIn: number;
+  readonly hand: Hand;
+  readonly hook: Hook;
+  readonly purpose: Purpose;
+  readonly school: School;
+  readonly lengthUnit: 'in' | 'mm';
+  readonly division: RuleDivision;
+  readonly braceReference: BraceReference;
+  /** Plunger-centre brace height less throat brace height, mm, once measured on this bow. */
+  readonly throatToPlungerMm?: number | undefined;
+  readonly maker: MakerFigures;
+  /** AMO draw of the archer, mm. */
+  readonly amoDrawMm?: number | undefined;
+  /** Twists in the string when the record begins. */
+  readonly twistsAtStart?: number | undefined;
+  /** Turns out from the stop, both bolts, when the record begins. */
+  readonly boltTurnsOutAtStart?: number | undefined;
+  readonly arrow?:
+    | {
+        readonly described: string;
+        readonly lengthMm: number;
+        readonly diameterMm: number;
+        readonly pointMassG: number;
+      }
+    | undefined;
+  readonly inParts: boolean;
+}
+
+/** Where the nock of a shaft in the butt points, degrees from the point: outward and up. */
+export interface NockAttitude {
+  readonly outwardDeg: number;
+  readonly upDeg: number;
+}
+
+/** One thing that happened. Lengths mm, force N, mass g, twists and turns as counts. */
+export type EntryBody =
+  | ({ readonly kind: 'bowMade' } & BowFacts)
+  | {
+      readonly kind: 'reading';
+      readonly reading: ReadingKind;
+      /** Replicates in the stored unit, in the order taken. */
+      readonly values: readonly number[];
+      readonly typed: string;
+      readonly datum: string;
+      readonly tool: string;
+      readonly source: Source;
+      /** The tuner was asked whether so unlikely a value is meant, and said yes. */
+      readonly confirmedUnlikely: boolean;
+    }
+  | {
+      readonly kind: 'change';
+      readonly control: Control;
+      readonly amount: number;
+      /** Changes that were one move share this. */
+      readonly moveId?: string | undefined;
+      readonly because: string;
+    }
+  | {
+      readonly kind: 'targetSet';
+      readonly reading: ReadingKind | 'tiller';
+      readonly low: number;
+      readonly high: number;
+      readonly name: string;
+      readonly why: string;
+    }
+  | {
+      readonly kind: 'unitsSet';
+      readonly lengthUnit: 'in' | 'mm';
+      readonly division: RuleDivision;
+    }
+  | { readonly kind: 'stepConfirmed'; readonly step: StepId; readonly note: string }
+  | { readonly kind: 'shotsFired'; readonly count: number; readonly note: string }
+  | { readonly kind: 'note'; readonly text: string }
+  | {
+      readonly kind: 'sessionOpened';
+      readonly sessionId: string;
+      readonly distanceM: number;
+      readonly toleranceMm: number;
+      readonly toleranceWhy: string;
+      readonly buttMm: number;
+    }
+  | {
+      readonly kind: 'shotPlaced';
+      readonly shotId: string;
+      readonly sessionId: string;
+      readonly endNumber: number;
+      readonly arrow: ArrowState;
+      readonly outwardMm: number;
+      readonly upMm: number;
+      readonly calledBad: boolean;
+      readonly attitude?: NockAttitude | undefined;
+    }
+  | {
+      readonly kind: 'shotAmended';
+      readonly shotId: string;
+      readonly arrow?: ArrowState | undefined;
+      readonly outwardMm?: number | undefined;
+      readonly upMm?: number | undefined;
+      readonly calledBad?: boolean | undefined;
+      readonly attitude?: NockAttitude | undefined;
+    }
+  | { readonly kind: 'sessionClosed'; readonly sessionId: string }
+  | { readonly kind: 'moveSetAside'; readonly moveKey: string; readonly title: string }
+  | { readonly kind: 'undone'; readonly entryId: string };
+
+export type BodyOf<K extends EntryBody['kind']> = Extract<EntryBody, { kind: K }>;
+
+/** An entry as its author makes it. The id is made by the author, so sending twice is harmless. */
+export interface Entry {
+  readonly id: string;
+  readonly bowId: string;
+  /** ISO 8601 instant, by the author's clock. */
+  readonly at: string;
+  readonly by: string;
+  readonly body: EntryBody;
+}
+
+/** An entry with its place in the log; `null` while it waits to be sent. */
+export interface LoggedEntry extends Entry {
+  readonly seq: number | null;
+}

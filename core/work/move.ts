@@ -1,0 +1,68 @@
+import type { CautionId } from '../craft/cautions.ts';
+import type { Control } from '../craft/controls.ts';
+import type { StepId } from '../craft/steps.ts';
+
+/** Where on the drawing a move takes the hand: the thread starts here. */
+export type MovePlace =
+  | 'string'
+  | 'topLimb'
+  | 'bottomLimb'
+  | 'nockingPoint'
+  | 'plunger'
+  | 'brace'
+  | 'tillerTop'
+  | 'weight'
+  | 'arrow'
+  | 'bow'
+  | 'butt';
+
+/** What pressing “Done” means. */
+export type MoveAction =
+  /** Log these changes: one move, one string-off. */
+  | {
+      readonly kind: 'change';
+      readonly changes: readonly { readonly control: Control; readonly amount: number }[];
+    }
+  /** Put this on the entry line and let the tuner read the tool. */
+  | { readonly kind: 'enterReading'; readonly entryText: string }
+  | { readonly kind: 'confirmStep'; readonly step: StepId }
+  | { readonly kind: 'fireShots'; readonly count: number }
+  /** Go to the butt and shoot this many of each. */
+  | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
+  | { readonly kind: 'nothing' };
+
+/** One proposal: what, how much, why, what to expect, what can go wrong, what to check after. */
+export interface Move {
+  /** The same proposal has the same key, so that it can be set aside. */
+  readonly key: string;
+  readonly step: StepId | null;
+  /** As an instruction: `3 twists in`. */
+  readonly title: string;
+  /** `Expect brace 8 5/8 ± 1/32 in`; null when nothing is predicted. */
+  readonly expect: string | null;
+  readonly why: string;
+  /** The whole chain, one fact a line, with the data used. */
+  readonly reasons: readonly string[];
+  /** What would change this advice. */
+  readonly wouldChange: string | null;
+  readonly caution: CautionId | null;
+  readonly thenCheck: string | null;
+  readonly place: MovePlace;
+  readonly action: MoveAction;
+  /** What the button says. */
+  readonly doneLabel: string;
+  /** What will probably come next, for who wants to look ahead or go ahead. */
+  readonly likelyAfter: Move | null;
+  /** True when a hard limit is already passed: shown as a stop. */
+  readonly stop: boolean;
+}
+
+/** Rounds to a whole number of steps, clear of floating dust. */
+export function roundToStep(amount: number, step: number): number {
+  const rounded = Math.round(amount / step) * step;
+  return Math.abs(rounded) < step / 2 ? 0 : Number(rounded.toFixed(6));
+}
+
+export function clamp(value: number, low: number, high: number): number {
+  return Math.min(high, Math.max(low, value));
+}

@@ -1,0 +1,122 @@
+import { lowerFirst } from '../craft/letter-case.ts';
+import type { StepId } from '../craft/steps.ts';
+import type { BowState } from '../record/fold.ts';
+import { bareShaftEvidence, sessionVerdict } from './bare-shaft-evidence.ts';
+import { bareShaftMove } from './bare-shaft-moves.ts';
+import { adjustMove, measureMove } from './bench-moves.ts';
+import type { Move } from './move.ts';
+import { type StepStatus, stepStates } from './step-states.ts';
+
+/** A move set aside stays aside this long. */
+const ASIDE_MS = 12 * 3_600_000;
+/** An open session speaks for “now” this long after its last shot. */
+const SESSION_MS = 12 * 3_600_000;
+
+/**
+ * The one next move: a pure function of the bow's state and the time.
+ *
+ * A hard limit passed comes first. While shots are being shot, the butt speaks: tuners may work out
+ * of order and are told what is still open before it. Otherwise the first step in the order of work
+ * that is open, stale or out of band.
+ *
+ * @param nowMs milliseconds since 1970
+ * @returns null when every step holds: the bow is done
+ */
+export function nextMove(state: BowState, nowMs: number): Move | null {
+  const steps = stepStates(state);
+  const usable = (move: Move | null): move is Move => move !== null && !isAside(state, move, nowMs);
+
+  const stop = steps
+    .filter((status) => status.words === 'outside the limits')
+    .map((status) => adjustMove(state, status))
+    .find((move) => move !== null);
+  if (stop !== undefined) return stop;
+
+  const atTheButt = buttMove(state, steps, nowMs);
+  if (usable(atTheButt)) return atTheButt;
+
+  for (const status of steps) {
+    if (status.state === 'holds' && status.step.id !== 'bareShaft') continue;
+    const move = moveForStep(state, status);
+    if (usable(move)) return move;
+  }
+  return null;
+}
+
+function isAside(state: BowState, move: Move, nowMs: number): boolean {
+  return state.setAside.some(
+    ({ moveKey, at }) => moveKey === move.key && nowMs - Date.parse(at) < ASIDE_MS,
+  );
+}
+
+function moveForStep(state: BowState, status: StepStatus): Move | null {
+  const { step } = status;
+  if (step.clearing.by === 'verdict') {
+    const { session, verdict } = bareShaftEvidence(state, 'bareShaftVertical');
+    return bareShaftMove(state, session, verdict);
+  }
+  if (status.state === 'outOfBand') return adjustMove(state, status);
+  if (step.clearing.by === 'readings') return measureMove(state, status);
+  if (step.clearing.by === 'shots') return shootInMove(status, step.clearing.count);
+  return confirmMove(status, step.clearing.ask);
+}
+
+/** The move the butt asks for while a session is open and fresh; says what is still open before it. */
+function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number): Move | null {
+  const session = state.sessions.findLast((candidate) => !candidate.closed);
+  const last = session?.shots.at(-1);
+  if (session === undefined || last === undefined) return null;
+  if (nowMs - Date.parse(last.at) > SESSION_MS) return null;
+  const move = bareShaftMove(state, session, sessionVerdict(state, session));
+  if (move === null) return null;
+  const open = openBefore(steps, 'bareShaft');
+  if (open.length === 0) return move;
+  const words = `Not settled before it: ${open.map((status) => lowerFirst(status.step.name)).join(', ')}.`;
+  return { ...move, reasons: [...move.reasons, words] };
+}
+
+function openBefore(steps: readonly StepStatus[], id: StepId): readonly StepStatus[] {
+  const end = steps.findIndex((status) => status.step.id === id);
+  return steps.slice(0, Math.max(0, end)).filter((status) => status.state !== 'holds');
+}
+
+function shootInMove(status: StepStatus, needed: number): Move {
+  const half = Math.ceil(needed / 2);
+  return {
+    ...plainMove(status, `Shoot in: ${half} shots`),
+    why: `${status.step.why} ${status.words === 'to do' ? '' : `So far ${status.words}.`}`.trim(),
+    thenCheck: 'Brace height after 20, 50 and 100 shots.',
+    place: 'string',
+    action: { kind: 'fireShots', count: half },
+    doneLabel: `${half} shots shot`,
+  };
+}
+
+function confirmMove(status: StepStatus, ask: string): Move {
+  return {
+    ...plainMove(status, status.step.name),
+    expect: ask,
+    why: status.state === 'stale' ? `It is ${status.words}. ${status.step.why}` : status.step.why,
+    action: { kind: 'confirmStep', step: status.step.id },
+    doneLabel: 'It is so',
+  };
+}
+
+function plainMove(status: StepStatus, title: string): Move {
+  return {
+    key: `step:${status.step.id}`,
+    step: status.step.id,
+    title,
+    expect: null,
+    why: status.step.why,
+    reasons: [`Order of work: ${lowerFirst(status.step.why)}`],
+    wouldChange: null,
+    caution: status.step.caution,
+    thenCheck: null,
+    place: 'bow',
+    action: { kind: 'nothing' },
+    doneLabel: 'Done',
+    likelyAfter: null,
+    stop: false,
+  };
+}

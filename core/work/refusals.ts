@@ -1,0 +1,87 @@
+import { changeWords } from '../craft/controls.ts';
+import { showTurns } from '../quantity/show.ts';
+import type { EntryBody } from '../record/entry.ts';
+import type { BowState } from '../record/fold.ts';
+import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolts.ts';
+import { boltTravel } from './targets.ts';
+
+/** Twists per inch of string: below, strands separate; above, a shorter string is the answer. */
+const TWISTS_PER_INCH = { fewest: 0.25, most: 0.8 } as const;
+/** A recurve's string is about this much shorter than the bow; a longbow's about 3 in. */
+const STRING_SHORTER_IN = { recurve: 4, longbow: 3 } as const;
+
+/** Why an entry must not be made. */
+export interface LimitRefusal {
+  readonly code: 'beyondBoltTravel' | 'boltsTooFarApart' | 'twistsOutside' | 'unknownReference';
+  readonly says: string;
+  readonly remedy: string;
+}
+
+/**
+ * Checks entries, in order, against the hard limits of this bow and against the record. The same
+ * check runs before the tuner presses Enter and again on the server.
+ *
+ * @returns the first refusal, or null when all may be logged
+ */
+export function refusalOf(state: BowState, bodies: readonly EntryBody[]): LimitRefusal | null {
+  let top = 0;
+  let bottom = 0;
+  let twists = 0;
+  for (const body of bodies) {
+    if (body.kind !== 'change') continue;
+    if (body.control === 'topBolt') top += body.amount;
+    if (body.control === 'bottomBolt') bottom += body.amount;
+    if (body.control === 'twists') twists += body.amount;
+  }
+  return boltRefusal(state, top, bottom) ?? twistRefusal(state, twists);
+}
+
+function boltRefusal(state: BowState, topIn: number, bottomIn: number): LimitRefusal | null {
+  if (topIn === 0 && bottomIn === 0) return null;
+  const now = boltsOutNow(state);
+  const top = now.top - topIn;
+  const bottom = now.bottom - bottomIn;
+  const travel = boltTravel(state.bow);
+  for (const [name, out, moved] of [
+    ['top', top, topIn],
+    ['bottom', bottom, bottomIn],
+  ] as const) {
+    if (moved === 0 || (out >= -1e-9 && out <= travel.turns + 1e-9)) continue;
+    const control = name === 'top' ? 'topBolt' : 'bottomBolt';
+    return {
+      code: 'beyondBoltTravel',
+      says: `${changeWords(control, moved)} would leave it ${out < 0 ? 'past the stop' : `${showTurns(out)} out`}; ${travel.guessed ? `${showTurns(travel.turns)} out is allowed while the maker’s travel is unknown` : `the maker allows ${showTurns(travel.turns)} out`}.`,
+      remedy: travel.guessed
+        ? 'Enter the maker’s bolt travel first, or turn less.'
+        : 'Turn less, or ask a bow technician.',
+    };
+  }
+  if (Math.abs(top - bottom) > MOST_BOLT_DIFFERENCE_TURNS + 1e-9) {
+    return {
+      code: 'boltsTooFarApart',
+      says: `Top and bottom bolt would stand ${showTurns(Math.abs(top - bottom))} apart; ${MOST_BOLT_DIFFERENCE_TURNS} is the most.`,
+      remedy: 'Share the turn between both bolts.',
+    };
+  }
+  return null;
+}
+
+function twistRefusal(state: BowState, added: number): LimitRefusal | null {
+  const atStart = state.bow.twistsAtStart;
+  if (added === 0 || atStart === undefined) return null;
+  const stringIn =
+    state.bow.amoLengthIn -
+    (state.bow.bowKind === 'longbow' ? STRING_SHORTER_IN.longbow : STRING_SHORTER_IN.recurve);
+  const twists = atStart + (state.moved.get('twists') ?? 0) + added;
+  const fewest = Math.ceil(TWISTS_PER_INCH.fewest * stringIn);
+  const most = Math.floor(TWISTS_PER_INCH.most * stringIn);
+  if (twists >= fewest && twists <= most) return null;
+  return {
+    code: 'twistsOutside',
+    says: `That makes ${twists} twists in this string; ${fewest} to ${most} is safe.`,
+    remedy:
+      twists < fewest
+        ? 'Strands would separate: use a longer string with more twists.'
+        : 'So many twists want a shorter string.',
+  };
+}

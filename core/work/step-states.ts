@@ -1,0 +1,141 @@
+import { type Control, sinceWords } from '../craft/controls.ts';
+import { READINGS, type ReadingKind } from '../craft/readings.ts';
+import type { BowState, ChangeMade } from '../record/fold.ts';
+import { presentReading } from '../gains/present-reading.ts';
+import type { AxisVerdict } from '../shots/axis-verdict.ts';
+import { bareShaftEvidence } from './bare-shaft-evidence.ts';
+import { type FacetProgress, facetProgress, netChanges } from './facet-progress.ts';
+import { STEPS, type StepFacts, type StepId, stepsNotFor } from '../craft/steps.ts';
+import { targetFor, type TargetId } from './targets.ts';
+
+export type StepState = 'holds' | 'toDo' | 'stale' | 'outOfBand';
+
+export interface StepStatus {
+  readonly step: StepFacts;
+  readonly state: StepState;
+  /** In words, as shown beside the knot: `stale, 4 twists since`. */
+  readonly words: string;
+  readonly clearedAt: string | null;
+  readonly upsetBy: readonly ChangeMade[];
+}
+
+/** Which target judges a step's readings. */
+const STEP_TARGETS: Partial<Record<StepId, readonly TargetId[]>> = {
+  drawWeight: ['drawWeight'],
+  roughBrace: ['braceHeight'],
+  roughTiller: ['tiller'],
+  limbLine: ['limbLineTop', 'limbLineBottom'],
+  restAndPlunger: ['restHeight'],
+  nockingPoint: ['nockingHeight'],
+  centreShot: ['centreShotAtPoint'],
+};
+
+/** The state of every step this bow has, in the order of work. */
+export function stepStates(state: BowState): readonly StepStatus[] {
+  const progress = facetProgress(state);
+  const absent = stepsNotFor(state.bow.school);
+  return STEPS.filter((step) => !absent.has(step.id)).map((step) => {
+    if (step.id === 'bareShaft') return bareShaftStatus(state, step);
+    const facet = progress.get(step.id);
+    if (facet === undefined) throw new RangeError(`stepStates: no progress for ${step.id}`);
+    return plainStatus(state, step, facet);
+  });
+}
+
+function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): StepStatus {
+  const base = { step, clearedAt: facet.clearedAt, upsetBy: facet.upsetBy };
+  if (facet.cleared) {
+    const out = worstOutOfBand(state, step.id);
+    if (out !== null) return { ...base, state: 'outOfBand', words: out };
+    return { ...base, state: 'holds', words: holdsWords(step, facet) };
+  }
+  const partly = partlyWords(step, facet);
+  if (facet.upsetBy.length > 0) {
+    const words = `stale, ${sinceChangesWords(facet.upsetBy)} since`;
+    return { ...base, state: 'stale', words: partly === null ? words : `stale, ${partly}` };
+  }
+  return { ...base, state: 'toDo', words: partly ?? 'to do' };
+}
+
+function holdsWords(step: StepFacts, facet: FacetProgress): string {
+  const shots = facet.have.get('shots');
+  return step.clearing.by === 'shots' && shots !== undefined ? `holds, ${shots} shots` : 'holds';
+}
+
+/** `1 of 3 readings`, `20 of 50 shots`; null when nothing has been done toward it. */
+function partlyWords(step: StepFacts, facet: FacetProgress): string | null {
+  const { clearing } = step;
+  if (facet.have.size === 0) return null;
+  if (clearing.by === 'shots') return `${facet.have.get('shots') ?? 0} of ${clearing.count} shots`;
+  if (clearing.by !== 'readings') return null;
+  const needed = clearing.each * clearing.of.length;
+  const have = clearing.of.reduce(
+    (sum, kind) => sum + Math.min(clearing.each, facet.have.get(kind) ?? 0),
+    0,
+  );
+  return `${have} of ${needed} readings`;
+}
+
+/** `4 twists`, `4 twists, nocking point 1 mm`. */
+export function sinceChangesWords(changes: readonly ChangeMade[]): string {
+  return [...netChanges(changes)]
+    .map(([control, amount]: readonly [Control, number]) => sinceWords(control, amount))
+    .join(', ');
+}
+
+/** How far a value lies outside its band, signed; 0 inside. */
+export function beyondBand(value: number, band: { readonly low: number; readonly high: number }): number {
+  if (value < band.low) return value - band.low;
+  return value > band.high ? value - band.high : 0;
+}
+
+/** The present value a target judges: a reading, or tiller as top less bottom. */
+export function presentTargetValue(state: BowState, id: TargetId): number | null {
+  if (id !== 'tiller') return presentReading(state, id satisfies ReadingKind)?.value ?? null;
+  const top = presentReading(state, 'tillerTop');
+  const bottom = presentReading(state, 'tillerBottom');
+  return top === null || bottom === null ? null : top.value - bottom.value;
+}
+
+function worstOutOfBand(state: BowState, stepId: StepId): string | null {
+  for (const id of STEP_TARGETS[stepId] ?? []) {
+    const target = targetFor(state, id);
+    const value = presentTargetValue(state, id);
+    if (target === null || value === null) continue;
+    const { limit } = target;
+    if (limit !== null && beyondBand(value, limit) !== 0) return 'outside the limits';
+    const beyond = beyondBand(value, target);
+    if (Math.abs(beyond) > noise(id)) return beyond > 0 ? 'above its band' : 'below its band';
+  }
+  return null;
+}
+
+/** Less than one reading’s typical spread beyond a band is not worth a move. */
+function noise(id: TargetId): number {
+  return id === 'tiller' ? Math.SQRT2 * READINGS.tillerTop.typicalSd : READINGS[id].typicalSd;
+}
+
+function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
+  const vertical = bareShaftEvidence(state, 'bareShaftVertical');
+  const lateral = bareShaftEvidence(state, 'bareShaftLateral');
+  const upsetBy = [...new Set([...vertical.upsetBy, ...lateral.upsetBy])];
+  const base = { step, clearedAt: null, upsetBy };
+  if (!vertical.everShot || vertical.verdict === null) return { ...base, state: 'toDo', words: 'to do' };
+  if (upsetBy.length > 0) {
+    const both = vertical.upsetBy.length > 0 && lateral.upsetBy.length > 0;
+    const which = both ? 'stale' : vertical.upsetBy.length > 0 ? 'vertical stale' : 'lateral stale';
+    return { ...base, state: 'stale', words: `${which}, ${sinceChangesWords(upsetBy)} since` };
+  }
+  const { up, outward } = vertical.verdict;
+  if (up.call === 'inside' && outward.call === 'inside') {
+    return { ...base, state: 'holds', words: vertical.verdict.done ? 'holds' : 'inside, one more end' };
+  }
+  if (isOut(up) || isOut(outward)) {
+    return { ...base, state: 'outOfBand', words: isOut(up) ? 'vertical is out' : 'lateral is out' };
+  }
+  return { ...base, state: 'toDo', words: 'undecided' };
+}
+
+function isOut(axis: AxisVerdict): boolean {
+  return axis.call === 'plus' || axis.call === 'minus';
+}

@@ -1,0 +1,232 @@
+import type { BowFacts, Entry } from '#core/record/entry.ts';
+import { egret, heron } from './heron.ts';
+import { kitsInParts } from './kits.ts';
+import { inches, LogWriter, pounds } from './log-writer.ts';
+
+/**
+ * The invented club: six members, seven bows with up to eight weeks of history, and four kits in
+ * parts. Written through the contract, repeatable but for the clock.
+ *
+ * @param nowMs histories end shortly before this
+ */
+export function demoClub(nowMs: number): readonly (readonly Entry[])[] {
+  return [
+    heron(nowMs),
+    curlew(nowMs),
+    wren(nowMs),
+    kestrel(nowMs),
+    egret(nowMs),
+    sparrow(nowMs),
+    rook(nowMs),
+    ...kitsInParts(nowMs),
+  ];
+}
+
+const TARGET_BASE: BowFacts = {
+  name: '',
+  owner: '',
+  described: '',
+  bowKind: 'targetRecurve',
+  amoLengthIn: 68,
+  hand: 'right',
+  hook: 'split',
+  purpose: 'target',
+  school: 'sighted',
+  lengthUnit: 'mm',
+  division: 16,
+  braceReference: 'throat',
+  maker: {},
+  inParts: false,
+};
+
+/** A barebow that walked the whole way: stiff, mended in two moves, done. */
+function curlew(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(201, 'Odo', nowMs);
+  log.daysAgo(44).bow({
+    ...TARGET_BASE,
+    name: 'Curlew',
+    owner: 'Odo',
+    described: 'long riser, medium limb, 36',
+    hook: 'stringWalk',
+    purpose: 'field',
+    school: 'barebow',
+    maker: { braceMinMm: 216, braceMaxMm: 232, markedWeightN: pounds(36), markedDrawMm: inches(28) },
+    amoDrawMm: inches(28.5),
+    twistsAtStart: 26,
+    arrow: { described: 'carbon, spine 600', lengthMm: 742, diameterMm: 6.5, pointMassG: 7.78 },
+  });
+  log.confirmThrough('nockFit');
+  log
+    .read('drawWeight', 'w 37.1 37.0', [pounds(37.1), pounds(37)])
+    .read('braceHeight', 'b 222 222.5 222', [222, 222.5, 222])
+    .read('tillerTop', 'tt 181', [181])
+    .read('tillerBottom', 'tb 184.5', [184.5])
+    .read('limbLineTop', 'll t 0', [0])
+    .read('limbLineBottom', 'll b 0', [0])
+    .read('restHeight', 'rh 0.2', [0.2])
+    .read('nockingHeight', 'n 9', [9])
+    .read('centreShotAtPoint', 'cs 0.5', [0.5])
+    .shots(60, 'shooting in')
+    .confirm('braceSearch');
+  log.daysAgo(30).session(18, 20, [
+    { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -48, bareUpMm: 2 },
+    { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -52, bareUpMm: -3 },
+  ]);
+  log.change('plungerPreload', -1, 'stiff on two ends').change('pointMass', 1.296, 'preload alone is not enough');
+  log.daysAgo(23).session(18, 20, [
+    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: -4, bareUpMm: 1 },
+    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 2, bareUpMm: -2 },
+    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 1, bareUpMm: 1 },
+  ]);
+  log.daysAgo(16).confirm('walkBack', 'fineTuning', 'sightMarks', 'proof');
+  log.note('Crawl most used: 32 mm at 18 m.');
+  return log.entries;
+}
+
+/** A 3D bow off the shelf: a verdict that is honestly undecided. */
+function wren(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(202, 'Pia', nowMs);
+  log.daysAgo(33).bow({
+    ...TARGET_BASE,
+    name: 'Wren',
+    owner: 'Pia',
+    described: 'one-piece, bamboo core, 40',
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 60,
+    hook: 'threeUnder',
+    purpose: 'threeD',
+    school: 'shelfTarget',
+    lengthUnit: 'in',
+    maker: { braceMinMm: inches(7.5), braceMaxMm: inches(8.25), markedWeightN: pounds(40), markedDrawMm: inches(28) },
+    amoDrawMm: inches(27),
+    twistsAtStart: 22,
+    arrow: { described: 'carbon, spine 500', lengthMm: 737, diameterMm: 7.2, pointMassG: 8.1 },
+  });
+  log.confirmThrough('nockFit');
+  log
+    .read('drawWeight', 'w 38.2 38.4', [pounds(38.2), pounds(38.4)])
+    .read('braceHeight', 'b 7 3/4 7 3/4 7 13/16', [inches(7.75), inches(7.75), inches(7.8125)])
+    .read('tillerTop', 'tt 6 5/16', [inches(6.3125)])
+    .read('tillerBottom', 'tb 6 5/16', [inches(6.3125)])
+    .read('limbLineTop', 'll t 0', [0])
+    .read('limbLineBottom', 'll b 0', [0])
+    .read('nockingHeight', 'n 5/8', [inches(0.625)])
+    .read('centreShotAtPoint', 'cs 2 mm', [2])
+    .shots(80, 'shooting in')
+    .confirm('braceSearch');
+  log.daysAgo(3).session(
+    15,
+    30,
+    [
+      { fletched: 6, bare: 2, sdMm: 34, bareRightMm: 26, bareUpMm: -14, bareFactor: 1.4 },
+      { fletched: 6, bare: 2, sdMm: 34, bareRightMm: 18, bareUpMm: 20, bareFactor: 1.4 },
+    ],
+    false,
+  );
+  return log.entries;
+}
+
+/** A left-handed hunting bow in which lowering made it worse: the tail was bouncing. */
+function kestrel(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(203, 'Bram', nowMs);
+  log.daysAgo(40).bow({
+    ...TARGET_BASE,
+    name: 'Kestrel',
+    owner: 'Bram',
+    described: 'short takedown, 45',
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 58,
+    hand: 'left',
+    hook: 'threeUnder',
+    purpose: 'hunting',
+    school: 'shelfHunting',
+    lengthUnit: 'in',
+    maker: { markedWeightN: pounds(45), markedDrawMm: inches(28) },
+    amoDrawMm: inches(27.5),
+    arrow: { described: 'carbon, spine 400', lengthMm: 749, diameterMm: 7.5, pointMassG: 11.34 },
+  });
+  log.confirmThrough('nockFit');
+  log
+    .read('drawWeight', 'w 44.1 44.0', [pounds(44.1), pounds(44)])
+    .read('braceHeight', 'b 7 7 1/16 7', [inches(7), inches(7.0625), inches(7)])
+    .read('tillerTop', 'tt 6', [inches(6)])
+    .read('tillerBottom', 'tb 6', [inches(6)])
+    .read('limbLineTop', 'll t 0', [0])
+    .read('limbLineBottom', 'll b 0', [0])
+    .read('nockingHeight', 'n 9/16', [inches(0.5625)])
+    .read('centreShotAtPoint', 'cs 3 mm', [3])
+    .shots(70, 'shooting in')
+    .confirm('braceSearch');
+  log.daysAgo(26).session(10, 22, [
+    { fletched: 4, bare: 3, sdMm: 16, bareRightMm: 4, bareUpMm: -38 },
+    { fletched: 4, bare: 3, sdMm: 16, bareRightMm: 2, bareUpMm: -42 },
+  ]);
+  log.change('nockingPoint', -2, 'bare low, nock high');
+  log.session(10, 22, [{ fletched: 4, bare: 3, sdMm: 16, bareRightMm: 3, bareUpMm: -62 }]);
+  log.note('Lowering made it worse, and there are marks on the shelf: the tail was bouncing.');
+  log.change('nockingPoint', 5, 'bounce: go well up and come down');
+  log.read('nockingHeight', 'n 11/16', [inches(0.6875)]);
+  log.daysAgo(19).session(10, 22, [
+    { fletched: 4, bare: 3, sdMm: 15, bareRightMm: 5, bareUpMm: -4 },
+    { fletched: 4, bare: 3, sdMm: 15, bareRightMm: 2, bareUpMm: 3 },
+    { fletched: 4, bare: 3, sdMm: 15, bareRightMm: 1, bareUpMm: 2 },
+  ]);
+  log.daysAgo(5).change('twists', 3, 'brace had sunk');
+  return log.entries;
+}
+
+/** A newcomer's first takedown, just put together. */
+function sparrow(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(204, 'Sorrel', nowMs);
+  log.daysAgo(6).bow({
+    ...TARGET_BASE,
+    name: 'Sparrow',
+    owner: 'Sorrel',
+    described: 'club takedown, 24',
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 62,
+    school: 'shelfTarget',
+    lengthUnit: 'in',
+    maker: { markedWeightN: pounds(24), markedDrawMm: inches(28) },
+    amoDrawMm: inches(26),
+  });
+  log.confirmThrough('inspect');
+  log.read('braceHeight', 'b 7 3/8', [inches(7.375)]);
+  return log.entries;
+}
+
+/** A longbow with wood arrows; nothing on it turns. */
+function rook(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(205, 'Wick', nowMs);
+  log.daysAgo(50).bow({
+    ...TARGET_BASE,
+    name: 'Rook',
+    owner: 'Wick',
+    described: 'yew-backed longbow, 42, wood arrows',
+    bowKind: 'longbow',
+    amoLengthIn: 68,
+    purpose: 'field',
+    school: 'shelfTarget',
+    lengthUnit: 'in',
+    maker: { markedWeightN: pounds(42), markedDrawMm: inches(28) },
+    amoDrawMm: inches(27),
+    arrow: { described: 'wood, feather', lengthMm: 724, diameterMm: 8.7, pointMassG: 8.1 },
+  });
+  log.confirmThrough('nockFit');
+  log
+    .read('drawWeight', 'w 40.6 40.5', [pounds(40.6), pounds(40.5)])
+    .read('braceHeight', 'b 6 1/2 6 1/2 6 7/16', [inches(6.5), inches(6.5), inches(6.4375)])
+    .read('tillerTop', 'tt 5 3/4', [inches(5.75)])
+    .read('tillerBottom', 'tb 5 5/8', [inches(5.625)])
+    .read('limbLineTop', 'll t 0', [0])
+    .read('limbLineBottom', 'll b 0', [0])
+    .read('nockingHeight', 'n 7/16', [inches(0.4375)])
+    .read('centreShotAtPoint', 'cs 4 mm', [4])
+    .shots(120, 'shooting in')
+    .confirm('braceSearch', 'fineTuning', 'sightMarks');
+  log.daysAgo(12).session(15, 25, [
+    { fletched: 6, bare: 3, sdMm: 26, bareRightMm: 40, bareUpMm: 4 },
+    { fletched: 6, bare: 3, sdMm: 26, bareRightMm: 46, bareUpMm: -8 },
+  ]);
+  return log.entries;
+}

@@ -1,0 +1,187 @@
+import { v4 as uuidFrom } from 'uuid';
+import { entrySchema } from '#contract/entry.ts';
+import type { Control } from '#core/craft/controls.ts';
+import type { ReadingKind } from '#core/craft/readings.ts';
+import { STEP_IDS, type StepId, stepFacts } from '#core/craft/steps.ts';
+import { outwardFromRight } from '#core/craft/handedness.ts';
+import type { Hand } from '#core/craft/bow-terms.ts';
+import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
+import { MM_PER_IN, N_PER_LBF } from '#core/quantity/units.ts';
+import type { BowFacts, Entry, EntryBody } from '#core/record/entry.ts';
+
+const DAY_MS = 86_400_000;
+const MINUTE_MS = 60_000;
+
+/** What an end at the butt is made of; mm as the archer sees it, right and up. */
+export interface EndPlan {
+  readonly fletched: number;
+  readonly bare: number;
+  readonly sdMm: number;
+  readonly groupRightMm?: number;
+  readonly groupUpMm?: number;
+  readonly bareRightMm: number;
+  readonly bareUpMm: number;
+  readonly bareFactor?: number;
+  /** Index of a fletched shot the archer called bad before looking. */
+  readonly calledBad?: number;
+}
+
+/**
+ * Writes one invented bow's history, entry by entry, through the same contract as real input.
+ * Times go back from `nowMs`; everything else comes from the seed.
+ */
+export class LogWriter {
+  readonly entries: Entry[] = [];
+  private readonly uniform: Uniform;
+  private readonly normal: () => number;
+  private readonly bowId: string;
+  private clockMs: number;
+  private hand: Hand = 'right';
+  private readonly by: string;
+  private readonly nowMs: number;
+
+  constructor(seed: number, by: string, nowMs: number) {
+    this.uniform = seededUniform(seed);
+    this.normal = standardNormal(this.uniform);
+    this.by = by;
+    this.nowMs = nowMs;
+    this.bowId = this.uuid();
+    this.clockMs = nowMs;
+  }
+
+  private uuid(): string {
+    return uuidFrom({ random: Uint8Array.from({ length: 16 }, () => Math.floor(this.uniform() * 256)) });
+  }
+
+  /** Moves the clock to an evening so many days ago. */
+  daysAgo(days: number, hour = 18): this {
+    const day = new Date(this.nowMs - days * DAY_MS);
+    day.setUTCHours(hour, 0, 0, 0);
+    this.clockMs = day.getTime();
+    return this;
+  }
+
+  add(body: EntryBody): string {
+    const id = this.uuid();
+    const at = new Date(Math.min(this.clockMs, this.nowMs)).toISOString();
+    this.clockMs += MINUTE_MS;
+    this.entries.push(entrySchema.parse({ id, bowId: this.bowId, at, by: this.by, body }));
+    return id;
+  }
+
+  bow(facts: BowFacts): this {
+    this.hand = facts.hand;
+    this.add({ kind: 'bowMade', ...facts });
+    return this;
+  }
+
+  read(reading: ReadingKind, typed: string, values: readonly number[]): this {
+    this.add({
+      kind: 'reading',
+      reading,
+      values,
+      typed,
+      datum: reading === 'braceHeight' ? 'throat' : 'as the card says',
+      tool: 'club square',
+      source: 'measured',
+      confirmedUnlikely: false,
+    });
+    return this;
+  }
+
+  change(control: Control, amount: number, because: string): this {
+    this.add({ kind: 'change', control, amount, because });
+    return this;
+  }
+
+  confirm(...steps: readonly StepId[]): this {
+    for (const step of steps) this.add({ kind: 'stepConfirmed', step, note: stepFacts(step).name });
+    return this;
+  }
+
+  /** Confirms everything up to and including a step that is cleared by saying so. */
+  confirmThrough(last: StepId): this {
+    const upTo = STEP_IDS.slice(0, STEP_IDS.indexOf(last) + 1);
+    return this.confirm(...upTo.filter((id) => stepFacts(id).clearing.by === 'confirmation'));
+  }
+
+  shots(count: number, note: string): this {
+    this.add({ kind: 'shotsFired', count, note });
+    return this;
+  }
+
+  note(text: string): this {
+    this.add({ kind: 'note', text });
+    return this;
+  }
+
+  session(distanceM: number, toleranceMm: number, ends: readonly EndPlan[], close = true): string {
+    const sessionId = this.openSession(distanceM, toleranceMm);
+    ends.forEach((end, index) => {
+      this.end(sessionId, index + 1, end);
+    });
+    if (close) this.add({ kind: 'sessionClosed', sessionId });
+    return sessionId;
+  }
+
+  openSession(distanceM: number, toleranceMm: number): string {
+    const sessionId = this.uuid();
+    this.add({
+      kind: 'sessionOpened',
+      sessionId,
+      distanceM,
+      toleranceMm,
+      toleranceWhy: 'agreed before the first shot',
+      buttMm: 1220,
+    });
+    return sessionId;
+  }
+
+  end(sessionId: string, endNumber: number, plan: EndPlan): this {
+    const { groupRightMm = 0, groupUpMm = 0, bareFactor = 1.2 } = plan;
+    for (let shot = 0; shot < plan.fletched; shot += 1) {
+      const bad = shot === plan.calledBad;
+      this.shot(sessionId, endNumber, 'fletched', {
+        rightMm: groupRightMm + this.normal() * plan.sdMm + (bad ? -70 : 0),
+        upMm: groupUpMm + this.normal() * plan.sdMm + (bad ? -50 : 0),
+        calledBad: bad,
+      });
+    }
+    for (let shot = 0; shot < plan.bare; shot += 1) {
+      this.shot(sessionId, endNumber, 'bare', {
+        rightMm: groupRightMm + plan.bareRightMm + this.normal() * plan.sdMm * bareFactor,
+        upMm: groupUpMm + plan.bareUpMm + this.normal() * plan.sdMm * bareFactor,
+        calledBad: false,
+      });
+    }
+    return this;
+  }
+
+  private shot(
+    sessionId: string,
+    endNumber: number,
+    arrow: 'fletched' | 'bare',
+    { rightMm, upMm, calledBad }: { rightMm: number; upMm: number; calledBad: boolean },
+  ): void {
+    this.add({
+      kind: 'shotPlaced',
+      shotId: this.uuid(),
+      sessionId,
+      endNumber,
+      arrow,
+      outwardMm: Math.round(outwardFromRight(rightMm, this.hand)),
+      upMm: Math.round(upMm),
+      calledBad,
+    });
+  }
+}
+
+/** Inches to mm, for writing histories the way the club speaks. */
+export function inches(value: number): number {
+  return Number((value * MM_PER_IN).toFixed(2));
+}
+
+/** Pounds to N. */
+export function pounds(value: number): number {
+  return Number((value * N_PER_LBF).toFixed(2));
+}

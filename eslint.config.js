@@ -1,0 +1,58 @@
+import js from '@eslint/js';
+import reactHooks from 'eslint-plugin-react-hooks';
+import { defineConfig, globalIgnores } from 'eslint/config';
+import tseslint from 'typescript-eslint';
+
+export default defineConfig(
+  globalIgnores(['dist/', 'node_modules/', 'test-results/', '*.cjs']),
+  js.configs.recommended,
+  tseslint.configs.strictTypeChecked,
+  {
+    languageOptions: {
+      parserOptions: { projectService: true, tsconfigRootDir: import.meta.dirname },
+    },
+  },
+  {
+    rules: {
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
+      '@typescript-eslint/restrict-template-expressions': ['error', { allowNumber: true }],
+      '@typescript-eslint/no-unused-vars': [
+        'error',
+        { argsIgnorePattern: '^_', varsIgnorePattern: '^_', destructuredArrayIgnorePattern: '^_' },
+      ],
+      // `onClick={() => void go()}` and `() => setOpen(true)` read better than a block each.
+      '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
+    files: ['core/**/*.ts', 'web/drawing/limb-curve.ts'],
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off', // indexed reads of arrays of known length
+      'no-restricted-properties': [
+        'error',
+        { object: 'Math', property: 'random', message: 'take a random source as an argument' },
+        { object: 'Date', property: 'now', message: 'take the time as an argument' },
+      ],
+    },
+  },
+  {
+    files: ['web/**/*.{ts,tsx}'],
+    extends: [reactHooks.configs.flat.recommended],
+    rules: { 'react-hooks/exhaustive-deps': 'error' },
+  },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts', 'bench/**/*.ts'],
+    rules: { '@typescript-eslint/no-non-null-assertion': 'off' },
+  },
+  {
+    files: ['**/*.{js,mjs}'],
+    extends: [tseslint.configs.disableTypeChecked],
+    languageOptions: {
+      globals: { process: 'readonly', console: 'readonly', URL: 'readonly', performance: 'readonly', setTimeout: 'readonly', fetch: 'readonly' },
+    },
+  },
+);

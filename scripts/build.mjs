@@ -1,0 +1,4 @@
+import { ensureBuilt, ensurePackages } from './ensure.mjs';
+
+ensurePackages();
+ensureBuilt();

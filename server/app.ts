@@ -1,0 +1,73 @@
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { bowRoutes } from './bows/routes.ts';
+import type { EntryQueries } from './bows/entry-queries.ts';
+import { guardLoopback } from './http/guard.ts';
+import { notFound, onlyMethods, problemHandler, RefusedRequest } from './http/problem.ts';
+
+/** Largest request body. A hundred entries are some 50 kB. */
+const BODY_LIMIT = '256kb';
+
+export interface AppDeps {
+  readonly queries: EntryQueries;
+  readonly nowMs: () => number;
+  /** Where our own faults are told; never sent to the client. */
+  readonly report: (error: unknown) => void;
+  /** Folder of the built pages; null in API tests. */
+  readonly pagesDir: string | null;
+}
+
+/** The whole server but for listening: routes, guards, pages. */
+export function createApp({ queries, nowMs, report, pagesDir }: AppDeps): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'self'"],
+          // Radix places popovers and locks scrolling with inline styles; scripts stay our own.
+          styleSrc: ["'self'", "'unsafe-inline'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          workerSrc: ["'self'", 'blob:'],
+          objectSrc: ["'none'"],
+          frameAncestors: ["'none'"],
+          baseUri: ["'none'"],
+          formAction: ["'self'"],
+        },
+      },
+      // Plain HTTP on loopback: there is no secure transport to insist on.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(guardLoopback);
+  app.use('/api', (_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  app.use('/api', express.json({ limit: BODY_LIMIT, strict: true }));
+  app
+    .route('/api/health')
+    .get((_request, response) => {
+      response.json({ ok: true, entries: queries.count() });
+    })
+    .all(onlyMethods('GET'));
+  app.use('/api', bowRoutes(queries, nowMs));
+  app.use('/api', notFound);
+  if (pagesDir !== null) servePages(app, pagesDir);
+  app.use(notFound);
+  app.use(problemHandler(report));
+  return app;
+}
+
+function servePages(app: Express, pagesDir: string): void {
+  app.use('/assets', express.static(`${pagesDir}/assets`, { immutable: true, maxAge: '1y' }));
+  app.use('/assets', notFound);
+  app.use(express.static(pagesDir, { index: false, maxAge: 0 }));
+  app.get('/{*path}', (request, response) => {
+    if (!request.accepts('html')) throw new RefusedRequest(406, 'notAcceptable', 'Only pages are here.');
+    response.set('Cache-Control', 'no-cache');
+    response.sendFile('index.html', { root: pagesDir });
+  });
+}

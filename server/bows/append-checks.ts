@@ -1,0 +1,91 @@
+import type { Entry } from '#core/record/entry.ts';
+import { type BowState, foldLog } from '#core/record/fold.ts';
+import type { LoggedEntry } from '#core/record/entry.ts';
+import { refusalOf } from '#core/work/refusals.ts';
+import { RefusedRequest } from '../http/problem.ts';
+
+/**
+ * Checks new entries against the record they join: a bow is made first and once, what is named
+ * exists, and no hard limit is passed. Runs inside the transaction that appends them.
+ *
+ * @throws RefusedRequest with the index of the entry at fault
+ */
+export function checkAppend(log: readonly LoggedEntry[], fresh: readonly Entry[]): void {
+  const first = fresh[0];
+  if (first === undefined) return;
+  if (log.length === 0 && first.body.kind !== 'bowMade') {
+    throw new RefusedRequest(404, 'unknownBow', 'No bow has this id. Make the bow first.');
+  }
+  const again = fresh.findIndex((entry, index) => entry.body.kind === 'bowMade' && (log.length > 0 || index > 0));
+  if (again >= 0) throw refused(again, 'body.kind', 'bowMadeTwice', 'This bow is already made.');
+
+  const ids = new Set(log.map((entry) => entry.id));
+  const undoable = new Set(log.filter(({ body }) => body.kind !== 'bowMade').map(({ id }) => id));
+  const state = foldLog(log);
+  const sessions = new Set(state?.sessions.map(({ sessionId }) => sessionId));
+  const shots = new Set(state?.sessions.flatMap((session) => session.shots.map(({ shotId }) => shotId)));
+  for (const [index, entry] of fresh.entries()) {
+    if (ids.has(entry.id)) throw refused(index, 'id', 'idTwice', 'The same id stands twice in this request.');
+    ids.add(entry.id);
+    checkReferences(entry, index, { undoable, sessions, shots });
+    if (entry.body.kind !== 'bowMade') undoable.add(entry.id);
+  }
+  if (state !== null) checkLimits(state, fresh);
+}
+
+interface Known {
+  readonly undoable: ReadonlySet<string>;
+  readonly sessions: Set<string>;
+  readonly shots: Set<string>;
+}
+
+function checkReferences({ body }: Entry, index: number, known: Known): void {
+  switch (body.kind) {
+    case 'undone':
+      if (!known.undoable.has(body.entryId)) {
+        throw refused(index, 'body.entryId', 'nothingToUndo', 'There is no such entry to take back.');
+      }
+      break;
+    case 'sessionOpened':
+      if (known.sessions.has(body.sessionId)) {
+        throw refused(index, 'body.sessionId', 'sessionTwice', 'This session is already open.');
+      }
+      known.sessions.add(body.sessionId);
+      break;
+    case 'sessionClosed':
+      if (!known.sessions.has(body.sessionId)) throw unknownSession(index);
+      break;
+    case 'shotPlaced':
+      if (!known.sessions.has(body.sessionId)) throw unknownSession(index);
+      if (known.shots.has(body.shotId)) {
+        throw refused(index, 'body.shotId', 'shotTwice', 'This shot is already placed.');
+      }
+      known.shots.add(body.shotId);
+      break;
+    case 'shotAmended':
+      if (!known.shots.has(body.shotId)) {
+        throw refused(index, 'body.shotId', 'unknownShot', 'No such shot has been placed.');
+      }
+      break;
+    default:
+      break;
+  }
+}
+
+function checkLimits(state: BowState, fresh: readonly Entry[]): void {
+  const refusal = refusalOf(
+    state,
+    fresh.map((entry) => entry.body),
+  );
+  if (refusal === null) return;
+  const index = fresh.findIndex((entry) => entry.body.kind === 'change');
+  throw refused(index, 'body.amount', refusal.code, `${refusal.says} ${refusal.remedy}`);
+}
+
+function unknownSession(index: number): RefusedRequest {
+  return refused(index, 'body.sessionId', 'unknownSession', 'No such session has been opened.');
+}
+
+function refused(index: number, path: string, code: string, message: string): RefusedRequest {
+  return new RefusedRequest(422, code, message, [{ path: `entries.${index}.${path}`, message }]);
+}

@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import { loggedEntrySchema } from '#contract/entry.ts';
+import type { Entry, LoggedEntry } from '#core/record/entry.ts';
+import type { Db } from '../db/open.ts';
+
+/** What appending came to: everything new or known, or the first id that is taken by other content. */
+export type Appended =
+  | { readonly kind: 'appended'; readonly entries: readonly LoggedEntry[]; readonly fresh: number }
+  | { readonly kind: 'idTaken'; readonly index: number };
+
+export interface EntryQueries {
+  readonly logOf: (bowId: string) => readonly LoggedEntry[];
+  readonly bowIds: () => readonly string[];
+  readonly append: (
+    entries: readonly Entry[],
+    check: (fresh: readonly Entry[]) => void,
+  ) => Appended;
+  readonly count: () => number;
+}
+
+const rowSchema = z.object({
+  seq: z.number(),
+  id: z.string(),
+  bow_id: z.string(),
+  at: z.string(),
+  by: z.string(),
+  body: z.string(),
+});
+
+const COLUMNS = 'seq, id, bow_id, at, by, body';
+
+/** The queries of the log, prepared once. Rows are parsed by the contract on the way out. */
+export function entryQueries(db: Db): EntryQueries {
+  const selectLog = db.prepare(`SELECT ${COLUMNS} FROM entry WHERE bow_id = ? ORDER BY seq`);
+  const selectOne = db.prepare(`SELECT ${COLUMNS} FROM entry WHERE id = ?`);
+  const selectBows = db.prepare('SELECT bow_id FROM entry GROUP BY bow_id ORDER BY min(seq)').pluck();
+  const countAll = db.prepare('SELECT count(*) FROM entry').pluck();
+  const insert = db.prepare('INSERT INTO entry (id, bow_id, at, by, body) VALUES (?, ?, ?, ?, ?)');
+
+  const append = (entries: readonly Entry[], check: (fresh: readonly Entry[]) => void): Appended => {
+    const known = entries.map((entry) => {
+      const row: unknown = selectOne.get(entry.id);
+      return row === undefined ? null : rowToEntry(row);
+    });
+    const takenAt = known.findIndex((there, index) => there !== null && !sameEntry(there, entries[index]));
+    if (takenAt >= 0) return { kind: 'idTaken', index: takenAt };
+    const fresh = entries.filter((_, index) => known[index] === null);
+    check(fresh);
+    const stored = entries.map((entry, index) => {
+      const there = known[index];
+      if (there != null) return there;
+      const { lastInsertRowid } = insert.run(entry.id, entry.bowId, entry.at, entry.by, JSON.stringify(entry.body));
+      return { ...entry, seq: Number(lastInsertRowid) };
+    });
+    return { kind: 'appended', entries: stored, fresh: fresh.length };
+  };
+
+  return {
+    logOf: (bowId) => selectLog.all(bowId).map(rowToEntry),
+    bowIds: () => z.array(z.string()).parse(selectBows.all()),
+    append: (entries, check) => db.transaction(() => append(entries, check)).immediate(),
+    count: () => z.number().parse(countAll.get()),
+  };
+}
+
+function rowToEntry(row: unknown): LoggedEntry {
+  const { bow_id: bowId, body, ...rest } = rowSchema.parse(row);
+  return loggedEntrySchema.parse({ ...rest, bowId, body: JSON.parse(body) as unknown });
+}
+
+/** Same content, whatever the order of keys in the request was: both have passed the contract. */
+function sameEntry(one: LoggedEntry, other: Entry | undefined): boolean {
+  if (other === undefined) return false;
+  const { seq: _seq, ...entry } = one;
+  return canonical(entry) === canonical(other);
+}
+
+function canonical(value: unknown): string {
+  return JSON.stringify(value, (_key, inner: unknown) =>
+    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
+      ? Object.fromEntries(Object.entries(inner).toSorted(([a], [b]) => (a < b ? -1 : 1)))
+      : inner,
+  );
+}

@@ -1,0 +1,40 @@
+import type { RackBow } from '#contract/rack.ts';
+import { presentReading } from '#core/gains/present-reading.ts';
+import { type BowState } from '#core/record/fold.ts';
+import { nextMove } from '#core/work/next-move.ts';
+import { stepStates } from '#core/work/step-states.ts';
+
+/** What the rack shows of a bow, folded from its log. */
+export function rackSummary(state: BowState, nowMs: number): RackBow {
+  const { bow } = state;
+  const steps = stepStates(state);
+  const inState = (wanted: string) => steps.filter((step) => step.state === wanted).length;
+  const move = nextMove(state, nowMs);
+  return {
+    bowId: state.bowId,
+    name: bow.name,
+    owner: bow.owner,
+    described: bow.described,
+    bowKind: bow.bowKind,
+    amoLengthIn: bow.amoLengthIn,
+    hand: bow.hand,
+    hook: bow.hook,
+    purpose: bow.purpose,
+    school: bow.school,
+    inParts: bow.inParts && !state.readings.has('braceHeight'),
+    lastAt: state.lastAt,
+    braceMm: presentReading(state, 'braceHeight')?.value ?? null,
+    tillerTopMm: presentReading(state, 'tillerTop')?.value ?? null,
+    tillerBottomMm: presentReading(state, 'tillerBottom')?.value ?? null,
+    steps: {
+      hold: inState('holds'),
+      open: inState('toDo'),
+      stale: inState('stale') + inState('outOfBand'),
+      all: steps.length,
+    },
+    due: steps
+      .filter((step) => step.state === 'stale' || step.state === 'outOfBand')
+      .map((step) => ({ step: step.step.name, words: step.words })),
+    nextMove: move === null ? null : { title: move.title, stop: move.stop },
+  };
+}

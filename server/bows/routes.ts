@@ -1,0 +1,73 @@
+import { Router } from 'express';
+import { z } from 'zod';
+import { appendRequestSchema, type LogResponse } from '#contract/entry.ts';
+import type { RackResponse } from '#contract/rack.ts';
+import { foldLog } from '#core/record/fold.ts';
+import { onlyMethods, RefusedRequest } from '../http/problem.ts';
+import { checkAppend } from './append-checks.ts';
+import type { EntryQueries } from './entry-queries.ts';
+import { rackSummary } from './rack-summary.ts';
+
+const bowIdSchema = z.uuid();
+
+/** The bows: the rack, a bow's log, and the one way to write. */
+export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
+  const router = Router();
+
+  router
+    .route('/bows')
+    .get((_request, response) => {
+      const bows = queries
+        .bowIds()
+        .map((bowId) => foldLog(queries.logOf(bowId)))
+        .filter((state) => state !== null)
+        .map((state) => rackSummary(state, nowMs()));
+      response.json({ bows } satisfies RackResponse);
+    })
+    .all(onlyMethods('GET'));
+
+  router
+    .route('/bows/:bowId/entries')
+    .get((request, response) => {
+      const entries = queries.logOf(bowIdOf(request.params.bowId));
+      if (entries.length === 0) throw unknownBow();
+      response.json({ entries } satisfies LogResponse);
+    })
+    .post((request, response) => {
+      const bowId = bowIdOf(request.params.bowId);
+      if (request.is('application/json') === false) {
+        throw new RefusedRequest(415, 'notJson', 'Send application/json.');
+      }
+      const { entries } = appendRequestSchema.parse(request.body);
+      const astray = entries.findIndex((entry) => entry.bowId !== bowId);
+      if (astray >= 0) {
+        throw new RefusedRequest(422, 'otherBow', 'An entry belongs to another bow than the address.', [
+          { path: `entries.${astray}.bowId`, message: 'differs from the address' },
+        ]);
+      }
+      const appended = queries.append(entries, (fresh) => {
+        checkAppend(queries.logOf(bowId), fresh);
+      });
+      if (appended.kind === 'idTaken') {
+        throw new RefusedRequest(409, 'idTaken', 'An entry with this id is already stored, with other content.', [
+          { path: `entries.${appended.index}.id`, message: 'taken' },
+        ]);
+      }
+      response
+        .status(appended.fresh > 0 ? 201 : 200)
+        .json({ entries: appended.entries } satisfies LogResponse);
+    })
+    .all(onlyMethods('GET', 'POST'));
+
+  return router;
+}
+
+function bowIdOf(text: string): string {
+  const parsed = bowIdSchema.safeParse(text);
+  if (!parsed.success) throw unknownBow();
+  return parsed.data;
+}
+
+function unknownBow(): RefusedRequest {
+  return new RefusedRequest(404, 'unknownBow', 'No bow has this id.');
+}

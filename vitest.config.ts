@@ -1,0 +1,8 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    include: ['{core,contract,server,web,demo}/**/*.test.{ts,tsx}'],
+    testTimeout: 60_000,
+  },
+});

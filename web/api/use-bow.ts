@@ -1,0 +1,88 @@
+import { useCallback, useMemo, useSyncExternalStore } from 'react';
+import useSWR, { mutate } from 'swr';
+import { v7 as newId } from 'uuid';
+import { type LogResponse, logResponseSchema } from '#contract/entry.ts';
+import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import { type BowState, foldLog } from '#core/record/fold.ts';
+import { request, ServerAway } from './http.ts';
+import { flush, onDelivered, outboxNow, post, subscribeOutbox, type Waiting } from './outbox.ts';
+import { tunerName } from './tuner-name.ts';
+
+const logKey = (bowId: string) => `/api/bows/${bowId}/entries`;
+
+onDelivered((entries) => {
+  const bowId = entries[0]?.bowId;
+  if (bowId === undefined) return;
+  void mutate<LogResponse>(
+    logKey(bowId),
+    (known) => (known === undefined ? known : { entries: mergeLog(known.entries, entries) }),
+    { revalidate: false },
+  );
+});
+void flush();
+
+function mergeLog(
+  known: readonly LoggedEntry[],
+  more: readonly LoggedEntry[],
+): readonly LoggedEntry[] {
+  const ids = new Set(known.map((entry) => entry.id));
+  return [...known, ...more.filter((entry) => !ids.has(entry.id))];
+}
+
+export interface BowHandle {
+  readonly state: BowState | null;
+  readonly log: readonly LoggedEntry[];
+  readonly loading: boolean;
+  /** Set when there is nothing to show and why. */
+  readonly error: Error | null;
+  /** True while the server does not answer but an earlier answer is shown. */
+  readonly away: boolean;
+  readonly waiting: readonly Waiting[];
+  /** Logs entries: shown at once, sent when the server answers. Returns their ids. */
+  readonly append: (bodies: readonly EntryBody[]) => readonly string[];
+}
+
+/** One bow: its log from the server and the outbox, folded; and the one way to add to it. */
+export function useBow(bowId: string): BowHandle {
+  const { data, error, isLoading } = useSWR<LogResponse, Error>(logKey(bowId), (path: string) =>
+    request(path, logResponseSchema),
+  );
+  const outbox = useSyncExternalStore(subscribeOutbox, outboxNow);
+  const waiting = useMemo(() => outbox.filter((one) => one.entry.bowId === bowId), [outbox, bowId]);
+  const log = useMemo(() => {
+    const stored = data?.entries ?? [];
+    const pending = waiting
+      .filter((one) => one.refused === null)
+      .map((one): LoggedEntry => ({ ...one.entry, seq: null }));
+    return mergeLog(stored, pending);
+  }, [data, waiting]);
+  const state = useMemo(() => foldLog(log), [log]);
+  const append = useCallback(
+    (bodies: readonly EntryBody[]) => {
+      const entries = bodies.map((body) => makeEntry(bowId, body));
+      post(entries);
+      return entries.map((entry) => entry.id);
+    },
+    [bowId],
+  );
+  return {
+    state,
+    log,
+    loading: isLoading && state === null,
+    error: state === null ? (error ?? null) : null,
+    away: error instanceof ServerAway,
+    waiting,
+    append,
+  };
+}
+
+/** Makes a new bow and returns its id; the bow's page shows it even before the server has answered. */
+export function makeBow(body: Extract<EntryBody, { kind: 'bowMade' }>): string {
+  const bowId = newId();
+  post([makeEntry(bowId, body)]);
+  return bowId;
+}
+
+function makeEntry(bowId: string, body: EntryBody): Entry {
+  return { id: newId(), bowId, at: new Date().toISOString(), by: tunerName(), body };
+}

@@ -1,0 +1,45 @@
+import { ChevronDown } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { useLocation, useNavigate } from 'react-router';
+import { BOW_KIND_LABEL } from '#core/craft/bow-terms.ts';
+import { useBow } from '../api/use-bow.ts';
+import { useRack } from '../api/use-rack.ts';
+
+/** The bow in hand, and a way to take another one without leaving the view. */
+export function BowMenu({ bowId }: { readonly bowId: string }) {
+  const { state } = useBow(bowId);
+  const { data } = useRack();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const view = pathname.startsWith('/range') ? 'range' : 'bench';
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className="flex min-w-0 items-center gap-2 text-[15px]">
+        <span className="truncate font-[560]">{state?.bow.name ?? '…'}</span>
+        {state !== null && (
+          <span className="truncate text-ink-2 max-[1000px]:hidden">
+            {state.bow.amoLengthIn} in {BOW_KIND_LABEL[state.bow.bowKind]}
+          </span>
+        )}
+        <ChevronDown size={16} strokeWidth={1.6} aria-hidden className="shrink-0" />
+        <span className="visually-hidden">, take another bow</span>
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="sheet-panel z-50 max-h-[70dvh] min-w-64 overflow-y-auto py-2" align="start">
+          {(data?.bows ?? []).map((bow) => (
+            <DropdownMenu.Item
+              key={bow.bowId}
+              className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
+              onSelect={() => void navigate(`/${view}/${bow.bowId}`)}
+            >
+              <span className={bow.bowId === bowId ? 'font-[680]' : ''}>{bow.name}</span>
+              <span className="ml-auto text-[13px]">
+                {bow.amoLengthIn} in, {bow.hand}
+              </span>
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,19 @@
+import { Link, Navigate } from 'react-router';
+import { lastBowId } from './last-bow.ts';
+
+/** A view that needs a bow, opened without one: the last bow, or a way to the rack. */
+export function ChooseBow({ view }: { readonly view: 'bench' | 'range' }) {
+  const bowId = lastBowId();
+  if (bowId !== null) return <Navigate to={`/${view}/${bowId}`} replace />;
+  return (
+    <section className="m-auto max-w-md p-7">
+      <h1 className="text-[26px] font-[560]">No bow is on the bench.</h1>
+      <p className="mt-2">
+        <Link className="link" to="/rack">
+          Take one from the rack
+        </Link>
+        .
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
+import { lastBowId } from './last-bow.ts';
+import { HelpDialog } from './help-dialog.tsx';
+import { TopBar } from './top-bar.tsx';
+import { useShortcuts } from './use-shortcuts.ts';
+
+export interface View {
+  /** Its number after `g`; views keep their number whatever is added between them. */
+  readonly number: number;
+  readonly name: string;
+  readonly path: (bowId: string | null) => string;
+}
+
+const VIEWS: readonly View[] = [
+  { number: 1, name: 'Rack', path: () => '/rack' },
+  { number: 2, name: 'Bench', path: (bowId) => (bowId === null ? '/bench' : `/bench/${bowId}`) },
+  { number: 4, name: 'Range', path: (bowId) => (bowId === null ? '/range' : `/range/${bowId}`) },
+];
+
+/** The frame of every view: top bar, the view, and on a phone the tabs at the bottom. */
+export function Shell() {
+  const { bowId = null } = useParams();
+  const navigate = useNavigate();
+  const { pathname } = useLocation();
+  const [helpOpen, setHelpOpen] = useState(false);
+  const target = bowId ?? lastBowId();
+  useShortcuts({
+    goTo: (number) => {
+      const view = VIEWS.find((one) => one.number === number);
+      if (view !== undefined) void navigate(view.path(target));
+    },
+    help: () => {
+      setHelpOpen(true);
+    },
+  });
+  return (
+    <div className="flex h-full flex-col">
+      <a href="#main" className="visually-hidden focus:not-sr-only">
+        Skip to the view
+      </a>
+      <TopBar
+        views={VIEWS}
+        bowId={bowId}
+        target={target}
+        onHelp={() => {
+          setHelpOpen(true);
+        }}
+      />
+      <main id="main" className="flex min-h-0 flex-1 flex-col" key={pathname} tabIndex={-1}>
+        <Outlet />
+      </main>
+      <nav
+        aria-label="Views"
+        className="no-print grid h-15 shrink-0 grid-cols-3 border-t border-ink min-[720px]:hidden"
+      >
+        {VIEWS.map((view) => (
+          <NavLink
+            key={view.number}
+            to={view.path(target)}
+            className="relative grid place-items-center text-[15px] aria-[current=page]:font-[700]"
+          >
+            {({ isActive }) => (
+              <>
+                {isActive && <span className="absolute -top-px right-6 left-6 h-1 bg-ink" />}
+                {view.name}
+              </>
+            )}
+          </NavLink>
+        ))}
+      </nav>
+      {helpOpen && (
+        <HelpDialog
+          onClose={() => {
+            setHelpOpen(false);
+          }}
+        />
+      )}
+    </div>
+  );
+}

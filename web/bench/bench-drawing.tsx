@@ -1,0 +1,263 @@
+import { useMemo } from 'react';
+import { presentReading } from '#core/gains/present-reading.ts';
+import type { ReadingKind } from '#core/craft/readings.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { Move } from '#core/work/move.ts';
+import { targetFor } from '#core/work/targets.ts';
+import { useEased } from '../drawing/use-eased.ts';
+import { bowSide, typicalSide } from '../drawing/bow-side.ts';
+import { BowFigure } from '../drawing/bow-figure.tsx';
+import { Gauge } from '../drawing/gauge.tsx';
+import { SvgFractions } from '../ui/fractions.tsx';
+import { NockDetail } from './nock-detail.tsx';
+import { type ReadingView, readingView, tillerView } from './reading-view.ts';
+import { SHEET, sheetX, threadPath } from './sheet.ts';
+
+/** The side sight: the bow to scale from its own numbers, readings on its dimensions. */
+export function BenchDrawing({
+  state,
+  move,
+  onReading,
+}: {
+  readonly state: BowState;
+  readonly move: Move | null;
+  readonly onReading: (kind: ReadingKind) => void;
+}) {
+  const { bow } = state;
+  const target = targetFor(state, 'braceHeight');
+  const typical = typicalSide(bow, target === null ? 200 : (target.low + target.high) / 2);
+  const valueOf = (kind: ReadingKind, otherwise: number) =>
+    presentReading(state, kind)?.value ?? otherwise;
+  const braceMm = useEased(valueOf('braceHeight', typical.braceMm));
+  const tillerShift = braceMm - typical.braceMm;
+  const tillerTopMm = useEased(valueOf('tillerTop', typical.tillerTopMm + tillerShift));
+  const tillerBottomMm = useEased(valueOf('tillerBottom', typical.tillerBottomMm + tillerShift));
+  const nockingMm = valueOf('nockingHeight', typical.nockingMm);
+  const pxPerIn = SHEET.halfHeightPx / (bow.amoLengthIn * 0.472);
+  const view = useMemo(
+    () =>
+      bowSide(
+        {
+          bowKind: bow.bowKind,
+          amoLengthIn: bow.amoLengthIn,
+          hand: bow.hand,
+          braceMm,
+          tillerTopMm,
+          tillerBottomMm,
+          nockingMm,
+          arrowLengthMm: bow.arrow?.lengthMm ?? typical.arrowLengthMm,
+        },
+        { stringX: sheetX(SHEET.stringX, bow.hand), middleY: SHEET.middleY, pxPerIn },
+      ),
+    [bow, braceMm, tillerTopMm, tillerBottomMm, nockingMm, pxPerIn, typical.arrowLengthMm],
+  );
+  const brace = readingView(state, 'braceHeight');
+  const top = readingView(state, 'tillerTop');
+  const bottom = readingView(state, 'tillerBottom');
+  const weight = readingView(state, 'drawWeight');
+  const nocking = readingView(state, 'nockingHeight');
+  const tiller = tillerView(state);
+  const x = (value: number) => sheetX(value, bow.hand);
+  const block = (from: number, width: number) => (bow.hand === 'left' ? from : SHEET.width - from - width);
+  const wide = block(356, 232);
+  const narrow = block(8, 150);
+  const stringX = x(SHEET.stringX);
+
+  return (
+    <svg
+      viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
+      className="h-full max-h-full w-full"
+      role="group"
+      aria-label={`Side sight of ${bow.name}, drawn to scale, ${bow.hand}-handed`}
+      data-brace-mm={braceMm.toFixed(1)}
+    >
+      {move !== null && <path className="s-accent" d={threadPath(move.place, bow.hand)} data-testid="thread" />}
+      <ScaleBar x={narrow} y={62} pxPerIn={pxPerIn} inches={bow.lengthUnit === 'in'} />
+      {view === null ? (
+        <text x={stringX} y={SHEET.middleY} textAnchor="middle">
+          These readings cannot belong to one bow: check brace and tiller.
+        </text>
+      ) : (
+        <>
+          <BowFigure view={view} />
+          <Leader from={[stringX, view.topRoot[1]]} dimension={view.topRoot} under={[x(356), 174]} end={x(588)} />
+          <Leader from={[stringX, view.throat[1]]} dimension={view.throat} under={[x(356), 411]} end={x(588)} />
+          <Leader from={[stringX, view.bottomRoot[1]]} dimension={view.bottomRoot} under={[x(356), 540]} end={x(588)} />
+          <circle className="s-thin" cx={view.nock[0]} cy={view.nock[1]} r={13} />
+          <text x={view.nock[0] + (bow.hand === 'left' ? -24 : 24)} y={view.nock[1] + 24} textAnchor="middle" className="t-strong">
+            A
+          </text>
+          {move?.place === 'string' && <TwistSign x={stringX} y={589} />}
+        </>
+      )}
+      <Reading view={top} x={wide} y={124} width={232} onReading={onReading} />
+      <Reading view={brace} x={wide} y={361} width={232} onReading={onReading} />
+      {brace.gauge !== null && <Gauge gauge={brace.gauge} x={wide + 10} y={446} width={212} />}
+      <Reading
+        view={bottom}
+        x={wide}
+        y={490}
+        width={232}
+        onReading={onReading}
+        right={tiller === null ? undefined : { label: 'top less bottom', figure: tiller.figure }}
+      />
+      {tiller?.gauge != null && <Gauge gauge={tiller.gauge} x={wide + 10} y={576} width={212} />}
+      <Reading view={weight} x={narrow} y={252} width={150} onReading={onReading} stacked />
+      {weight.gauge !== null && <Gauge gauge={weight.gauge} x={narrow + 8} y={348} width={130} />}
+      <NockDetail x={block(18, 104)} y={405} nockingMm={nockingMm} hand={bow.hand} />
+      <Reading view={nocking} x={narrow} y={532} width={150} onReading={onReading} stacked />
+      {nocking.gauge !== null && <Gauge gauge={nocking.gauge} x={narrow + 8} y={628} width={130} />}
+    </svg>
+  );
+}
+
+function Reading({
+  view,
+  x,
+  y,
+  width,
+  onReading,
+  right,
+  stacked = false,
+}: {
+  readonly view: ReadingView;
+  readonly x: number;
+  readonly y: number;
+  readonly width: number;
+  readonly onReading: (kind: ReadingKind) => void;
+  readonly right?: { readonly label: string; readonly figure: string } | undefined;
+  readonly stacked?: boolean;
+}) {
+  const figure = view.figure === null ? 'no reading' : `${view.figure} ${view.unit}`;
+  const note = view.words ?? view.other;
+  return (
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`${view.label}: ${figure}${view.words === null ? '' : `, ${view.words}`}. Enter a reading.`}
+      data-reading={view.kind}
+      className="group cursor-pointer"
+      onClick={() => onReading(view.kind)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter' && event.key !== ' ') return;
+        event.preventDefault();
+        onReading(view.kind);
+      }}
+    >
+      <rect x={x - 4} y={y - 15} width={width + 8} height={70} fill="transparent" />
+      <text x={x} y={y}>
+        {view.label}
+      </text>
+      {right !== undefined && (
+        <>
+          <text x={x + width} y={y} textAnchor="end" className="t-quiet">
+            {right.label}
+          </text>
+          <text x={x + width} y={y + 42} textAnchor="end" className="t-mid">
+            <SvgFractions text={right.figure} />
+          </text>
+        </>
+      )}
+      {view.figure === null ? (
+        <text x={x} y={y + 38} className="t-mid t-quiet">
+          not yet
+        </text>
+      ) : (
+        <text x={x} y={y + 42} className="t-read">
+          <SvgFractions text={view.figure} />
+          <tspan dx={8} className="t-unit">
+            {view.unit}
+          </tspan>
+        </text>
+      )}
+      {stacked ? (
+        <text x={x} y={y + 60} className={view.words === null ? 't-note' : 't-strong'} style={{ fontSize: 12 }}>
+          <SvgFractions text={note} />
+        </text>
+      ) : right === undefined ? (
+        <text x={x + width} y={y + 42} textAnchor="end" className="t-quiet" style={{ fontSize: 12.5 }}>
+          {view.words === null && <SvgFractions text={view.other} />}
+        </text>
+      ) : null}
+      {!stacked && view.words !== null && (
+        <text x={x + width} y={y + (right === undefined ? 0 : 66)} textAnchor="end" className="t-strong">
+          {view.words}
+        </text>
+      )}
+      {!stacked && view.expected !== null && right === undefined && (
+        <text x={x + width} y={y + 42} textAnchor="end" style={{ fontSize: 12.5 }}>
+          <SvgFractions text={view.expected.replace('expect ', '→ ')} />
+        </text>
+      )}
+    </g>
+  );
+}
+
+function Leader({
+  from,
+  dimension,
+  under,
+  end,
+}: {
+  readonly from: readonly [number, number];
+  readonly dimension: readonly [number, number];
+  readonly under: readonly [number, number];
+  readonly end: number;
+}) {
+  const way = Math.sign(end - from[0]);
+  const bendX = dimension[0] + way * 12;
+  const slant = Math.abs(under[1] - dimension[1]) * 0.62;
+  const tick = (x: number, y: number) => `M${x - 3.5} ${y + 3.5}l7 -7`;
+  return (
+    <>
+      <path
+        className="s-dim"
+        d={`M${from[0]} ${from[1]}H${bendX}L${bendX + way * slant} ${under[1]}H${end}`}
+      />
+      <path className="s-out" d={tick(from[0], from[1]) + tick(dimension[0], dimension[1])} />
+    </>
+  );
+}
+
+function ScaleBar({
+  x,
+  y,
+  pxPerIn,
+  inches,
+}: {
+  readonly x: number;
+  readonly y: number;
+  readonly pxPerIn: number;
+  readonly inches: boolean;
+}) {
+  const unitPx = inches ? pxPerIn : pxPerIn / 2.54;
+  const count = inches ? 12 : 30;
+  const step = inches ? 1 : 5;
+  const marks = Array.from({ length: count / step + 1 }, (_, index) => index * step);
+  return (
+    <g aria-hidden>
+      <path
+        className="s-dim"
+        d={marks.map((mark) => `M${x + mark * unitPx} ${y}v${-(mark % (3 * step) === 0 ? 7 : 4)}`).join('')}
+      />
+      <path className="s-thin" d={`M${x} ${y}h${count * unitPx}`} />
+      <text className="t-note" x={x} y={y + 15}>
+        0
+      </text>
+      <text className="t-note" x={x + count * unitPx} y={y + 15} textAnchor="end">
+        {inches ? '12 in' : '30 cm'}
+      </text>
+    </g>
+  );
+}
+
+function TwistSign({ x, y }: { readonly x: number; readonly y: number }) {
+  return (
+    <path
+      className="s-accent-out"
+      d={`M${x - 4} ${y + 6}c-12 -1 -12 -9 4 -9s16 8 4 9m-3 -5l3 5 -6 2`}
+      style={{ strokeWidth: 'var(--w-bold)' }}
+      aria-hidden
+    />
+  );
+}

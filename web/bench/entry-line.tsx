@@ -1,0 +1,160 @@
+import { type RefObject, useId } from 'react';
+import type { EntryLine as Read } from '#core/entry-line/read-entry-line.ts';
+import type { EntryBody } from '#core/record/entry.ts';
+import { Fractions } from '../ui/fractions.tsx';
+
+/** The line everything can be typed into. It keeps the text until it is stored or cleared. */
+export function EntryLine({
+  text,
+  read,
+  stored,
+  placeholder,
+  inputRef,
+  onText,
+  onStore,
+}: {
+  readonly text: string;
+  readonly read: Read;
+  /** What was stored last, with its undo; shown while the line is empty. */
+  readonly stored: { readonly words: string; readonly undo: () => void } | null;
+  readonly placeholder: string;
+  readonly inputRef: RefObject<HTMLInputElement | null>;
+  readonly onText: (text: string) => void;
+  readonly onStore: (bodies: readonly EntryBody[]) => void;
+}) {
+  const echoId = useId();
+  return (
+    <form
+      className="no-print flex min-h-15 shrink-0 items-center gap-x-4 gap-y-1 border-t border-ink px-4 py-1 max-[719px]:flex-wrap min-[720px]:px-7"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (read.kind === 'ready') onStore(read.bodies);
+      }}
+    >
+      <label htmlFor="entry-line" className="grid size-6 shrink-0 place-items-center rounded-[2px] border border-ink text-[13px] max-[719px]:hidden">
+        <span aria-hidden>/</span>
+        <span className="visually-hidden">Entry line</span>
+      </label>
+      <input
+        id="entry-line"
+        ref={inputRef}
+        aria-label="Entry line"
+        aria-describedby={echoId}
+        aria-invalid={read.kind === 'refused'}
+        autoComplete="off"
+        autoCapitalize="off"
+        spellCheck={false}
+        className="h-11 w-full min-w-0 bg-transparent text-[24px] font-[520] outline-offset-0 min-[720px]:w-60 min-[720px]:shrink-0"
+        placeholder={placeholder}
+        value={text}
+        onChange={(event) => onText(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Escape') {
+            if (text === '') event.currentTarget.blur();
+            else onText('');
+          }
+          if (event.key === 'Tab' && !event.shiftKey && read.kind === 'typing') {
+            const completion = read.completions[0];
+            if (completion !== undefined && completion.code !== text.trim()) {
+              event.preventDefault();
+              onText(`${completion.code} `);
+            }
+          }
+        }}
+      />
+      <div id={echoId} role="status" className="min-w-0 flex-1 leading-[1.3]" data-testid="echo">
+        <Echo read={read} text={text} stored={stored} onStore={onStore} />
+      </div>
+      {read.kind === 'ready' && (
+        <button type="submit" className="link-btn shrink-0">
+          Enter stores it
+        </button>
+      )}
+    </form>
+  );
+}
+
+function Echo({
+  read,
+  text,
+  stored,
+  onStore,
+}: {
+  readonly read: Read;
+  readonly text: string;
+  readonly stored: { readonly words: string; readonly undo: () => void } | null;
+  readonly onStore: (bodies: readonly EntryBody[]) => void;
+}) {
+  switch (read.kind) {
+    case 'empty':
+      if (stored === null) return <span className="text-ink-2">A reading, a change or a note. ? lists the codes.</span>;
+      return (
+        <>
+          <b className="font-[640]">Logged</b> <Fractions text={stored.words} />{' '}
+          <button type="button" className="link min-h-6 font-[560]" onClick={stored.undo}>
+            Undo
+          </button>
+        </>
+      );
+    case 'typing':
+      return (
+        <>
+          <b className="font-[640]">{read.title}</b>
+          <br />
+          <span className="text-[13px] text-ink-2">
+            <Fractions text={read.hint} />
+          </span>
+        </>
+      );
+    case 'ready':
+      return (
+        <>
+          <b className="font-[640]">{read.title}</b>{' '}
+          <span className="font-[640]">
+            <Fractions text={read.figure} />
+          </span>
+          <br />
+          <span className="text-[13px] text-ink-2">
+            <Fractions text={read.notes.join(' ')} />
+          </span>
+        </>
+      );
+    case 'question':
+      return (
+        <span className="flex flex-wrap items-center gap-x-3" role="group" aria-label={read.asks}>
+          <b className="font-[640]">
+            <Fractions text={read.asks} />
+          </b>
+          {read.choices.map((choice) => (
+            <button
+              key={choice.label}
+              type="button"
+              className="link min-h-8 max-[719px]:min-h-11"
+              onClick={() => onStore(choice.bodies)}
+            >
+              <Fractions text={choice.label} />
+            </button>
+          ))}
+        </span>
+      );
+    case 'refused': {
+      const { at, length, says, remedy } = read.refusal;
+      return (
+        <span className="text-stop">
+          <span className="mr-3 font-[560] whitespace-pre text-ink" data-testid="pointed">
+            {text.slice(0, at)}
+            <mark className="bg-transparent text-stop underline decoration-wavy underline-offset-4">
+              {text.slice(at, at + length) || '…'}
+            </mark>
+            {text.slice(at + length)}
+          </span>
+          <b className="font-[640]">{says}</b>
+          <br />
+          <span className="text-[13px]">
+            <Fractions text={remedy} />
+          </span>
+        </span>
+      );
+    }
+  }
+}

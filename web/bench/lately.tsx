@@ -1,0 +1,113 @@
+import { changeWords } from '#core/craft/controls.ts';
+import { upperFirst } from '#core/craft/letter-case.ts';
+import { READINGS } from '#core/craft/readings.ts';
+import { stepFacts } from '#core/craft/steps.ts';
+import { meanOf } from '#core/numeric/moments.ts';
+import { showLength, showWeight } from '#core/quantity/show.ts';
+import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import { Fractions } from '../ui/fractions.tsx';
+
+const SHOWN = 4;
+
+/** What an entry says, in a few words. */
+export function entryWords(body: EntryBody, bow: BowFacts): string {
+  switch (body.kind) {
+    case 'bowMade':
+      return `${body.name} put on the rack`;
+    case 'reading': {
+      const { name, quantity } = READINGS[body.reading];
+      const mean = meanOf(body.values);
+      const figure = quantity === 'force' ? showWeight(mean) : showLength(mean, bow);
+      return `${name} ${figure}${body.values.length > 1 ? `, ${body.values.length} readings` : ''}`;
+    }
+    case 'change':
+      return upperFirst(changeWords(body.control, body.amount));
+    case 'targetSet':
+      return `Band set: ${body.name}`;
+    case 'unitsSet':
+      return `Shown in ${body.lengthUnit === 'in' ? 'inches' : 'millimetres'}`;
+    case 'stepConfirmed':
+      return `${stepFacts(body.step).name}: checked`;
+    case 'shotsFired':
+      return `${body.count} shots`;
+    case 'note':
+      return body.text;
+    case 'sessionOpened':
+      return `Shooting at ${body.distanceM} m`;
+    case 'sessionClosed':
+      return 'Shooting ended';
+    case 'shotPlaced':
+      return `${body.arrow === 'bare' ? 'Bare' : 'Fletched'} shot, end ${body.endNumber}`;
+    case 'shotAmended':
+      return body.calledBad === undefined ? 'Shot corrected' : body.calledBad ? 'Shot called bad' : 'Shot counted again';
+    case 'moveSetAside':
+      return `Set aside: ${body.title}`;
+    case 'undone':
+      return 'Taken back';
+  }
+}
+
+/** The newest entries, each with its way back; what was taken back stays visible, struck out. */
+export function Lately({
+  log,
+  bow,
+  undoneIds,
+  onUndo,
+}: {
+  readonly log: readonly LoggedEntry[];
+  readonly bow: BowFacts;
+  readonly undoneIds: ReadonlySet<string>;
+  readonly onUndo: (entryIds: readonly string[]) => void;
+}) {
+  const recent = log.filter(({ body }) => body.kind !== 'undone' && body.kind !== 'bowMade').slice(-SHOWN);
+  if (recent.length === 0) return null;
+  return (
+    <section aria-label="Lately" className="mt-5 border-t border-faint pt-2">
+      <h2 className="label">Lately</h2>
+      <ul>
+        {recent.toReversed().map((entry) => {
+          const undone = undoneIds.has(entry.id);
+          const partners = entry.body.kind === 'change' && entry.body.moveId !== undefined ? movePartners(log, entry.body.moveId) : [entry.id];
+          return (
+            <li key={entry.id} className="flex min-h-8 items-center justify-between gap-3 text-[13px]">
+              <span className={undone ? 'line-through' : ''}>
+                <Fractions text={entryWords(entry.body, bow)} />
+                <span className="text-ink-2">, {whenWords(entry.at)}</span>
+                {entry.seq === null && <span className="font-[640]"> · waiting</span>}
+              </span>
+              {undone ? (
+                <span className="text-ink-2">taken back</span>
+              ) : (
+                <button
+                  type="button"
+                  className="link min-h-8 shrink-0 px-1"
+                  aria-label={`Undo ${entryWords(entry.body, bow)}`}
+                  onClick={() => onUndo(partners)}
+                >
+                  Undo
+                </button>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}
+
+/** Changes that were one move are taken back together. */
+export function movePartners(log: readonly LoggedEntry[], moveId: string): readonly string[] {
+  return log
+    .filter(({ body }) => body.kind === 'change' && body.moveId === moveId)
+    .map(({ id }) => id);
+}
+
+/** `14:05` today, `24 Nov` otherwise. */
+export function whenWords(at: string): string {
+  const then = new Date(at);
+  const today = then.toDateString() === new Date().toDateString();
+  return today
+    ? then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
+    : then.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+}
+

@@ -1,0 +1,115 @@
+import { TriangleAlert } from 'lucide-react';
+import { CAUTIONS } from '#core/craft/cautions.ts';
+import { stepFacts } from '#core/craft/steps.ts';
+import type { Move } from '#core/work/move.ts';
+import { Fractions } from '../ui/fractions.tsx';
+
+/** The one next move: what, how much, why, what to expect, what can go wrong, what to check after. */
+export function NextMove({
+  move,
+  onDone,
+  onNotNow,
+  compact = false,
+}: {
+  readonly move: Move | null;
+  readonly onDone: (move: Move) => void;
+  readonly onNotNow: (move: Move) => void;
+  readonly compact?: boolean;
+}) {
+  if (move === null) {
+    return (
+      <section aria-label="Next move">
+        <h2 className="text-[13px] font-[640]">Nothing is open</h2>
+        <p className="mt-1 text-[30px] leading-[1.06] font-[600] [font-stretch:88%]">
+          Done: go and practise
+        </p>
+        <p className="mt-2">Every step holds. Turning more would chase your own scatter.</p>
+      </section>
+    );
+  }
+  const colour = move.stop ? 'text-stop' : 'text-accent';
+  return (
+    <section aria-label="Next move" data-testid="next-move" data-move={move.key}>
+      <h2 className={`text-[13px] font-[640] ${colour}`}>
+        {move.stop ? 'Stop' : 'Next move'}
+        {move.step !== null && `, ${stepFacts(move.step).name.toLowerCase()}`}
+      </h2>
+      <p
+        className={`frac-large mt-1 leading-[1.06] font-[600] tracking-[-0.012em] [font-stretch:88%] ${colour} ${compact ? 'text-[27px]' : 'text-[36px]'}`}
+        data-testid="move-title"
+      >
+        <Fractions text={move.title} />
+      </p>
+      {move.expect !== null && (
+        <p className="mt-1" data-testid="move-expect">
+          <Fractions text={move.expect} />
+        </p>
+      )}
+      <div className={compact ? 'mt-2' : 'mt-3'}>
+        <span className="label">Why</span>
+        <p>
+          <Fractions text={move.why} />
+        </p>
+      </div>
+      {(move.reasons.length > 0 || move.wouldChange !== null) && (
+        <details className="mt-1" key={move.key}>
+          <summary className="min-h-6 cursor-pointer underline underline-offset-3">All the reasons</summary>
+          <ul className="mt-1 grid list-disc gap-1 pl-5">
+            {move.reasons.map((reason) => (
+              <li key={reason}>
+                <Fractions text={reason} />
+              </li>
+            ))}
+          </ul>
+          {move.wouldChange !== null && (
+            <p className="mt-2">
+              <span className="label">What would change it</span>
+              {move.wouldChange}
+            </p>
+          )}
+        </details>
+      )}
+      {move.caution !== null && (
+        <p className="mt-3 grid grid-cols-[22px_1fr]">
+          <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
+          <span>{CAUTIONS[move.caution]}</span>
+        </p>
+      )}
+      {move.thenCheck !== null && (
+        <p className="mt-3">
+          <span className="label">Then check</span>
+          {move.thenCheck}
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap items-stretch gap-2">
+        <button type="button" className="btn" data-kind={move.stop ? 'stop' : 'move'} onClick={() => onDone(move)}>
+          {move.doneLabel}
+        </button>
+        {!move.stop && (
+          <button type="button" className="link-btn" onClick={() => onNotNow(move)}>
+            Not now
+          </button>
+        )}
+      </div>
+      {move.likelyAfter !== null && (
+        <div className="mt-3">
+          <span className="label">Likely after, if the next end agrees</span>
+          <p>
+            <Fractions text={move.likelyAfter.title} />.{' '}
+            {move.likelyAfter.action.kind === 'change' && (
+              <button
+                type="button"
+                className="link min-h-6"
+                onClick={() => {
+                  if (move.likelyAfter !== null) onDone(move.likelyAfter);
+                }}
+              >
+                Do it now anyway
+              </button>
+            )}
+          </p>
+        </div>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,70 @@
+import type { ReadingKind } from '#core/craft/readings.ts';
+import type { BowState } from '#core/record/fold.ts';
+import { Gauge } from '../drawing/gauge.tsx';
+import type { GaugeInput } from '../drawing/gauge-view.ts';
+import { Fractions } from '../ui/fractions.tsx';
+import { readingView, tillerView } from './reading-view.ts';
+
+const KINDS: readonly ReadingKind[] = ['braceHeight', 'tillerTop', 'tillerBottom', 'nockingHeight', 'drawWeight'];
+
+/** The readings of the side sight as rows, for a phone: figure, words, gauge; tap to enter. */
+export function ReadingRows({
+  state,
+  onReading,
+}: {
+  readonly state: BowState;
+  readonly onReading: (kind: ReadingKind) => void;
+}) {
+  const tiller = tillerView(state);
+  return (
+    <section aria-label="Readings" className="mt-5 border-t border-ink">
+      {KINDS.map((kind) => {
+        const view = readingView(state, kind);
+        return (
+          <button
+            key={kind}
+            type="button"
+            data-reading={kind}
+            className="grid w-full grid-cols-[1fr_auto] items-center gap-x-3 border-b border-faint py-2 text-left"
+            onClick={() => onReading(kind)}
+          >
+            <span className="min-w-0">
+              <span className="block">{view.label}</span>
+              <span className={`block text-[13px] ${view.words === null ? 'text-ink-2' : 'font-[640]'}`}>
+                <Fractions text={view.words ?? view.other} />
+              </span>
+              {view.expected !== null && (
+                <span className="block text-[13px]">
+                  <Fractions text={view.expected} />
+                </span>
+              )}
+            </span>
+            <span className="frac-large text-[30px] font-[520] whitespace-nowrap [font-stretch:88%]">
+              {view.figure === null ? <span className="text-[17px] text-ink-2">not yet</span> : <Fractions text={view.figure} />}{' '}
+              <span className="text-[15px] text-ink-2">{view.figure === null ? '' : view.unit}</span>
+            </span>
+            <RowGauge gauge={kind === 'tillerBottom' ? null : view.gauge} />
+            {kind === 'tillerBottom' && tiller !== null && (
+              <span className="col-span-2 mt-1 flex items-center justify-between text-[14px]">
+                Top less bottom
+                <b className="text-[18px] font-[560]">
+                  <Fractions text={tiller.figure} />
+                </b>
+              </span>
+            )}
+            {kind === 'tillerBottom' && <RowGauge gauge={tiller?.gauge ?? null} />}
+          </button>
+        );
+      })}
+    </section>
+  );
+}
+
+function RowGauge({ gauge }: { readonly gauge: GaugeInput | null }) {
+  if (gauge === null) return null;
+  return (
+    <svg viewBox="0 0 340 52" className="col-span-2 mt-1 w-full">
+      <Gauge gauge={gauge} x={16} y={24} width={308} />
+    </svg>
+  );
+}

@@ -1,0 +1,183 @@
+import { presentReading } from '#core/gains/present-reading.ts';
+import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { BRACE_REFERENCE_LABEL } from '#core/craft/bow-terms.ts';
+import {
+  showLength,
+  showLengthFigure,
+  showNumber,
+  showSigned,
+  showWeight,
+} from '#core/quantity/show.ts';
+import { fromStored } from '#core/quantity/units.ts';
+import type { BowState } from '#core/record/fold.ts';
+import { presentTargetValue, sinceChangesWords } from '#core/work/step-states.ts';
+import { type Target, targetFor, type TargetId } from '#core/work/targets.ts';
+import { showPlusMinus } from '#core/work/show-plus-minus.ts';
+import type { GaugeInput } from '../drawing/gauge-view.ts';
+
+/** One reading as the bench shows it. */
+export interface ReadingView {
+  readonly kind: ReadingKind;
+  readonly code: string;
+  readonly label: string;
+  /** Null until it has been measured. */
+  readonly figure: string | null;
+  readonly unit: string;
+  /** The same in the other unit, with its uncertainty. */
+  readonly other: string;
+  /** `stale, 4 twists since`, `no reading yet`; null while it can be trusted. */
+  readonly words: string | null;
+  /** What it probably is now, when something was changed since. */
+  readonly expected: string | null;
+  readonly howTo: string;
+  readonly gauge: GaugeInput | null;
+}
+
+/** Builds what the bench shows of one reading from the bow's state. */
+export function readingView(state: BowState, kind: ReadingKind): ReadingView {
+  const facts = READINGS[kind];
+  const style = state.bow;
+  const force = facts.quantity === 'force';
+  const base = {
+    kind,
+    code: facts.code,
+    label: labelOf(state, kind),
+    unit: force ? 'lb' : style.lengthUnit,
+    howTo: facts.howTo,
+  };
+  const present = presentReading(state, kind);
+  const target = targetFor(state, kind);
+  if (present === null) {
+    return {
+      ...base,
+      figure: null,
+      other: '',
+      words: 'no reading yet',
+      expected: null,
+      gauge: target === null ? null : gaugeFor(state, kind, target, null),
+    };
+  }
+  const { measured, fresh } = present;
+  const since = state.changes.filter((change) => change.index > measured.index);
+  return {
+    ...base,
+    figure: force
+      ? showNumber(fromStored(measured.mean, 'lb'), 1)
+      : showLengthFigure(measured.mean, style),
+    other: otherWords(state, kind, measured.mean, fresh ? present.plusMinus : null),
+    words: fresh ? null : `stale, ${sinceChangesWords(since)} since`,
+    expected: fresh
+      ? null
+      : force
+        ? `expect about ${showWeight(present.value)}`
+        : `expect ${showLength(present.value, style)} ± ${showPlusMinus(present.plusMinus, style)}`,
+    gauge:
+      target === null
+        ? null
+        : gaugeFor(state, kind, target, {
+            value: measured.mean,
+            plusMinus: present.plusMinus,
+            trusted: fresh,
+            expected: fresh ? null : present.value,
+            before: state.readings.get(kind)?.at(-2)?.mean ?? null,
+          }),
+  };
+}
+
+/** Tiller as top less bottom, with its own gauge. */
+export interface TillerView {
+  readonly figure: string;
+  readonly gauge: GaugeInput | null;
+}
+
+export function tillerView(state: BowState): TillerView | null {
+  const value = presentTargetValue(state, 'tiller');
+  const top = presentReading(state, 'tillerTop');
+  const bottom = presentReading(state, 'tillerBottom');
+  if (value === null || top === null || bottom === null) return null;
+  const target = targetFor(state, 'tiller');
+  const figure =
+    state.bow.lengthUnit === 'mm'
+      ? `${showSigned(value, 1)} mm`
+      : `${value > 0 ? '+' : ''}${showLength(value, state.bow)}`;
+  return {
+    figure,
+    gauge:
+      target === null
+        ? null
+        : gaugeFor(state, 'tiller', target, {
+            value,
+            plusMinus: Math.hypot(top.plusMinus, bottom.plusMinus),
+            trusted: top.fresh && bottom.fresh,
+            expected: null,
+            before: null,
+          }),
+  };
+}
+
+function labelOf(state: BowState, kind: ReadingKind): string {
+  if (kind === 'braceHeight') {
+    return `${READINGS[kind].name}, ${BRACE_REFERENCE_LABEL[state.bow.braceReference]}`;
+  }
+  if (kind === 'drawWeight' && state.bow.amoDrawMm !== undefined) {
+    return `${READINGS[kind].name}, ${showLength(state.bow.amoDrawMm, state.bow)}`;
+  }
+  return READINGS[kind].name;
+}
+
+function otherWords(
+  state: BowState,
+  kind: ReadingKind,
+  value: number,
+  plusMinus: number | null,
+): string {
+  if (READINGS[kind].quantity === 'force') {
+    return plusMinus === null ? '' : `± ${showNumber(fromStored(plusMinus, 'lb'), 1)} lb`;
+  }
+  if (state.bow.lengthUnit === 'in') {
+    const mm = showNumber(value, 1);
+    return plusMinus === null ? `${mm} mm` : `${mm} ± ${showNumber(plusMinus, 1)} mm`;
+  }
+  const inches = showLength(value, { ...state.bow, lengthUnit: 'in' });
+  return plusMinus === null ? inches : `± ${showNumber(plusMinus, 1)} mm · ${inches}`;
+}
+
+/** Weight gauges run this much beyond the band, as a share of it. */
+const BEYOND_BAND = 0.6;
+const LEAST_BEYOND_MM = 3;
+
+function gaugeFor(
+  state: BowState,
+  id: TargetId,
+  target: Target,
+  pointer: {
+    readonly value: number;
+    readonly plusMinus: number;
+    readonly trusted: boolean;
+    readonly expected: number | null;
+    readonly before: number | null;
+  } | null,
+): GaugeInput {
+  const beyond = Math.max(LEAST_BEYOND_MM, (target.high - target.low) * BEYOND_BAND);
+  const low = target.limit?.low ?? target.low - beyond;
+  const high = target.limit?.high ?? target.high + beyond;
+  const weight = id === 'drawWeight';
+  const inches = state.bow.lengthUnit === 'in';
+  const show = (value: number) =>
+    weight ? showNumber(fromStored(value, 'lb'), 1) : showLengthFigure(value, state.bow);
+  return {
+    low,
+    high,
+    hard: target.limit !== null,
+    hardWords: target.limit === null ? '' : target.limit.source === 'maker' ? 'maker’s limits' : 'limits, a rule of thumb',
+    bandLow: target.low,
+    bandHigh: target.high,
+    bandName: target.name,
+    bandSource: target.source,
+    tickStep: weight ? 4.4482216 : inches ? 25.4 / 16 : 1,
+    majorEvery: weight ? 5 : inches ? 2 : 5,
+    lowLabel: show(low),
+    highLabel: show(high),
+    pointer,
+  };
+}

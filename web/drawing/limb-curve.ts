@@ -1,0 +1,141 @@
+import { Matrix, solve } from 'ml-matrix';
+
+/** A limb's belly line in inches: string along y, target along +x, root near the riser. */
+export interface LimbCurve {
+  readonly s: Float64Array;
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  /** Lean of the belly line from vertical, rad. */
+  readonly lean: Float64Array;
+  /** Index from which the string lies on the limb (recurves) or leaves its tip (longbows). */
+  readonly contact: number;
+  readonly lengthIn: number;
+}
+
+export interface LimbShape {
+  /** Root of the limb: distance from the string (the tiller reading) and along it. */
+  readonly rootXIn: number;
+  readonly rootYIn: number;
+  readonly rootLeanRad: number;
+  /** Half the string's length, nock point to loop. */
+  readonly halfStringIn: number;
+  readonly recurve: boolean;
+}
+
+const SAMPLES = 160;
+const TIP_LEAN_RAD = (-40 * Math.PI) / 180;
+const STRING_RADIUS_IN = 0.05;
+/** Loop sits this far from the very tip. */
+const TIP_BEYOND_LOOP_IN = 0.55;
+const MOST_STEPS = 40;
+const DAMPING = 0.8;
+const CLOSE_ENOUGH_IN = 1e-6;
+/** Working bend ends and recurve begins at these shares of the limb. */
+const BEND_END = 0.76;
+const RECURVE_FROM = 0.6;
+const RECURVE_TO = 1.03;
+
+/**
+ * Solves a limb from its curvature k(s) = a·W(s) − b·R(s), W a sine bump over the working part and
+ * R one over the recurve. For a recurve (a, b, length) follow from: the belly touches the string
+ * tangentially, the tip turns forward 40°, string contact plus wrap equals half the string. For a
+ * longbow (a, length): the tip meets the string at half its length. Newton with a numeric Jacobian.
+ *
+ * @returns the curve, or null when the numbers describe no bow that can be drawn
+ */
+export function limbCurve(shape: LimbShape): LimbCurve | null {
+  let unknowns = shape.recurve
+    ? [0.045, 0.19, Math.max(8, shape.halfStringIn - shape.rootYIn + 2.1)]
+    : [0.03, Math.max(8, shape.halfStringIn - shape.rootYIn + 0.6)];
+  for (let step = 0; step < MOST_STEPS; step += 1) {
+    const miss = residuals(shape, unknowns);
+    if (!miss.every(Number.isFinite)) return null;
+    if (Math.max(...miss.map(Math.abs)) < CLOSE_ENOUGH_IN) return march(shape, unknowns);
+    const jacobian = miss.map((_, row) => unknowns.map((_unused, column) => partial(shape, unknowns, miss, row, column)));
+    let change: number[];
+    try {
+      change = solve(new Matrix(jacobian), Matrix.columnVector(miss)).to1DArray();
+    } catch {
+      return null;
+    }
+    unknowns = unknowns.map((value, index) => value - DAMPING * (change[index] ?? 0));
+    if ((unknowns.at(-1) ?? 0) < 4 || (unknowns.at(-1) ?? 0) > 60) return null;
+  }
+  const settled = Math.max(...residuals(shape, unknowns).map(Math.abs)) < 0.01;
+  return settled ? march(shape, unknowns) : null;
+}
+
+function partial(
+  shape: LimbShape,
+  unknowns: readonly number[],
+  miss: readonly number[],
+  row: number,
+  column: number,
+): number {
+  const nudge = 1e-5;
+  const moved = unknowns.with(column, (unknowns[column] ?? 0) + nudge);
+  return ((residuals(shape, moved)[row] ?? 0) - (miss[row] ?? 0)) / nudge;
+}
+
+function residuals(shape: LimbShape, unknowns: readonly number[]): number[] {
+  const curve = march(shape, unknowns);
+  const last = SAMPLES - 1;
+  if (!shape.recurve) {
+    return [(curve.x[last] ?? 0) - STRING_RADIUS_IN, (curve.y[last] ?? 0) - shape.halfStringIn];
+  }
+  const touch = smoothLowest(curve);
+  return [
+    touch.x - STRING_RADIUS_IN,
+    (curve.lean[last] ?? 0) - TIP_LEAN_RAD,
+    touch.y + (curve.lengthIn - TIP_BEYOND_LOOP_IN - touch.s) - shape.halfStringIn,
+  ];
+}
+
+/** The point nearest the string, between samples by a parabola, so that Newton sees no steps. */
+function smoothLowest(curve: LimbCurve): { x: number; y: number; s: number } {
+  const i = Math.min(Math.max(curve.contact, 1), SAMPLES - 2);
+  const [before = 0, here = 0, after = 0] = [curve.x[i - 1], curve.x[i], curve.x[i + 1]];
+  const bend = before - 2 * here + after;
+  const shift = bend > 1e-12 ? Math.max(-1, Math.min(1, (before - after) / (2 * bend))) : 0;
+  const ds = curve.lengthIn / (SAMPLES - 1);
+  const slopeY = ((curve.y[i + 1] ?? 0) - (curve.y[i - 1] ?? 0)) / 2;
+  return {
+    x: here - ((before - after) * shift) / 4,
+    y: (curve.y[i] ?? 0) + slopeY * shift,
+    s: (curve.s[i] ?? 0) + ds * shift,
+  };
+}
+
+function march(shape: LimbShape, unknowns: readonly number[]): LimbCurve {
+  const bend = unknowns[0] ?? 0;
+  const recurve = shape.recurve ? (unknowns[1] ?? 0) : 0;
+  const lengthIn = unknowns.at(-1) ?? 0;
+  const s = new Float64Array(SAMPLES);
+  const x = new Float64Array(SAMPLES);
+  const y = new Float64Array(SAMPLES);
+  const lean = new Float64Array(SAMPLES);
+  const ds = lengthIn / (SAMPLES - 1);
+  x[0] = shape.rootXIn;
+  y[0] = shape.rootYIn;
+  lean[0] = shape.rootLeanRad;
+  let contact = 0;
+  let before = curvature(0, bend, recurve, shape.recurve);
+  for (let i = 1; i < SAMPLES; i += 1) {
+    const here = curvature(i / (SAMPLES - 1), bend, recurve, shape.recurve);
+    s[i] = i * ds;
+    lean[i] = lean[i - 1]! + ((before + here) / 2) * ds;
+    x[i] = x[i - 1]! - ((Math.sin(lean[i - 1]!) + Math.sin(lean[i]!)) / 2) * ds;
+    y[i] = y[i - 1]! + ((Math.cos(lean[i - 1]!) + Math.cos(lean[i]!)) / 2) * ds;
+    if (x[i]! < x[contact]!) contact = i;
+    before = here;
+  }
+  return { s, x, y, lean, contact: shape.recurve ? contact : SAMPLES - 1, lengthIn };
+}
+
+function curvature(share: number, bend: number, recurve: number, isRecurve: boolean): number {
+  const bendEnd = isRecurve ? BEND_END : 1;
+  const working = share < bendEnd ? Math.sin((Math.PI * share) / bendEnd) ** 1.5 : 0;
+  const along = (share - RECURVE_FROM) / (RECURVE_TO - RECURVE_FROM);
+  const forward = along > 0 && along < 1 ? Math.sin(Math.PI * along) ** 1.5 : 0;
+  return bend * working - recurve * forward;
+}

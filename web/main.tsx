@@ -1,0 +1,13 @@
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router/dom';
+import { router } from './routes.tsx';
+import './theme/theme.css';
+
+const root = document.getElementById('root');
+if (root === null) throw new Error('index.html has no #root');
+createRoot(root).render(
+  <StrictMode>
+    <RouterProvider router={router} />
+  </StrictMode>,
+);

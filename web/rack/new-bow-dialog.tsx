@@ -1,0 +1,181 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import {
+  BOW_KIND_LABEL,
+  BOW_KINDS,
+  type BowKind,
+  HAND_LABEL,
+  HANDS,
+  type Hand,
+  HOOK_LABEL,
+  HOOKS,
+  type Hook,
+  PURPOSE_LABEL,
+  PURPOSES,
+  type Purpose,
+  SCHOOL_LABEL,
+  SCHOOLS,
+  type School,
+} from '#core/craft/bow-terms.ts';
+import { upperFirst } from '#core/craft/letter-case.ts';
+import { likelySchool, SCHOOL_HABITS } from '#core/craft/starting-values.ts';
+import { makeBow } from '../api/use-bow.ts';
+import { ChoiceRow } from '../ui/choice-row.tsx';
+import { Fractions } from '../ui/fractions.tsx';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { startingSheet } from './starting-sheet.ts';
+
+const LENGTHS_IN: Readonly<Record<BowKind, readonly number[]>> = {
+  targetRecurve: [62, 64, 66, 68, 70],
+  takedownRecurve: [52, 54, 56, 58, 60, 62, 64],
+  longbow: [62, 64, 66, 68, 70, 72],
+};
+const USUAL_LENGTH_IN: Readonly<Record<BowKind, number>> = {
+  targetRecurve: 68,
+  takedownRecurve: 60,
+  longbow: 68,
+};
+
+/** A new bow from five answers; everything else is filled from its school, and says so. */
+export function NewBowDialog({
+  onClose,
+  taken,
+}: {
+  readonly onClose: () => void;
+  readonly taken: readonly string[];
+}) {
+  const navigate = useNavigate();
+  const [bowKind, setBowKind] = useState<BowKind>('targetRecurve');
+  const [amoLengthIn, setAmoLengthIn] = useState(USUAL_LENGTH_IN.targetRecurve);
+  const [hand, setHand] = useState<Hand>('right');
+  const [hook, setHook] = useState<Hook>('split');
+  const [purpose, setPurpose] = useState<Purpose>('target');
+  const [chosenSchool, setChosenSchool] = useState<School | null>(null);
+  const [name, setName] = useState('');
+  const school = chosenSchool ?? likelySchool(bowKind, hook, purpose);
+  const habits = SCHOOL_HABITS[school];
+  const finalName = name.trim() === '' ? freeName(taken) : name.trim();
+  const sheet = startingSheet({ bowKind, amoLengthIn, hook, purpose, school }, habits.lengthUnit);
+
+  const make = () => {
+    const bowId = makeBow({
+      kind: 'bowMade',
+      name: finalName,
+      owner: '',
+      described: '',
+      bowKind,
+      amoLengthIn,
+      hand,
+      hook,
+      purpose,
+      school,
+      lengthUnit: habits.lengthUnit,
+      division: 16,
+      braceReference: habits.braceReference,
+      maker: {},
+      inParts: false,
+    });
+    void navigate(`/bench/${bowId}`);
+  };
+
+  return (
+    <SheetDialog
+      title="New bow"
+      description="Five answers are enough. The maker’s figures can follow; they always win."
+      onClose={onClose}
+    >
+      <form
+        className="grid gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          make();
+        }}
+      >
+        <ChoiceRow
+          label="Kind"
+          value={bowKind}
+          options={BOW_KINDS.map((value) => ({ value, label: upperFirst(BOW_KIND_LABEL[value]) }))}
+          onChange={(value) => {
+            setBowKind(value);
+            if (!LENGTHS_IN[value].includes(amoLengthIn)) setAmoLengthIn(USUAL_LENGTH_IN[value]);
+          }}
+        />
+        <ChoiceRow
+          label="Length, in"
+          value={String(amoLengthIn)}
+          options={LENGTHS_IN[bowKind].map((value) => ({ value: String(value), label: String(value) }))}
+          onChange={(value) => setAmoLengthIn(Number(value))}
+        />
+        <ChoiceRow
+          label="Hand"
+          value={hand}
+          options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
+          onChange={setHand}
+        />
+        <ChoiceRow
+          label="Hook"
+          value={hook}
+          options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
+          onChange={setHook}
+        />
+        <ChoiceRow
+          label="Purpose"
+          value={purpose}
+          options={PURPOSES.map((value) => ({ value, label: upperFirst(PURPOSE_LABEL[value]) }))}
+          onChange={setPurpose}
+        />
+        <ChoiceRow
+          label={chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'}
+          value={school}
+          options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
+          onChange={setChosenSchool}
+        />
+        <label>
+          <span className="label">Name, if you like</span>
+          <input
+            className="field"
+            value={name}
+            maxLength={80}
+            placeholder={freeName(taken)}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+        <section aria-label="Filled from the school" className="mt-1 border-t border-ink pt-2">
+          <h3 className="label">{habits.why} It begins with</h3>
+          <table className="w-full text-left">
+            <tbody>
+              {sheet.map((row) => (
+                <tr key={row.name} className="border-b border-faint align-top">
+                  <th scope="row" className="py-1 pr-3 font-[400] whitespace-nowrap">
+                    {row.name}
+                  </th>
+                  <td className="py-1 pr-3 font-[640] whitespace-nowrap">
+                    <Fractions text={row.value} />
+                  </td>
+                  <td className="py-1 text-[13px]">
+                    <span className="font-[560]">Rule of thumb.</span> <Fractions text={row.why} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+        </section>
+        <div className="flex gap-3">
+          <button type="submit" className="btn-ink min-h-12 text-[17px]">
+            Put it on the bench
+          </button>
+          <button type="button" className="link-btn" onClick={onClose}>
+            Leave it
+          </button>
+        </div>
+      </form>
+    </SheetDialog>
+  );
+}
+
+function freeName(taken: readonly string[]): string {
+  for (let count = 1; ; count += 1) {
+    const name = `Bow ${count}`;
+    if (!taken.includes(name)) return name;
+  }
+}

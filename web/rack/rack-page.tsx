@@ -1,0 +1,60 @@
+import { Link, useNavigate } from 'react-router';
+import type { RackBow } from '#contract/rack.ts';
+import { useRack } from '../api/use-rack.ts';
+import { CannotShow, Loading } from '../app/page-states.tsx';
+import { NewBowDialog } from './new-bow-dialog.tsx';
+import { RackRow } from './rack-row.tsx';
+
+/** Every bow on its pegs, the one worked on last on top; kits in parts below. */
+export function RackPage({ starting = false }: { readonly starting?: boolean }) {
+  const { data, error, mutate } = useRack();
+  const navigate = useNavigate();
+  if (data === undefined && error !== undefined) {
+    return <CannotShow error={error} retry={() => void mutate()} />;
+  }
+  if (data === undefined) return <Loading what="the rack" />;
+  const bows = data.bows.toSorted((one, other) => other.lastAt.localeCompare(one.lastAt));
+  const whole = bows.filter((bow) => !bow.inParts);
+  const kits = bows.filter((bow) => bow.inParts);
+  return (
+    <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-8 min-[720px]:px-7">
+      <div className="flex items-end justify-between border-b border-ink pb-2">
+        <h1 className="text-[26px] leading-none font-[560] [font-stretch:90%]">
+          Rack <span className="text-[14.5px] text-ink-2">{countWords(whole, kits)}</span>
+        </h1>
+        <Link to="/rack/new" className="btn-ink grid place-items-center">
+          New bow
+        </Link>
+      </div>
+      {bows.length === 0 && (
+        <p className="mt-8 max-w-md">
+          The rack is empty. A new bow takes under a minute: kind, length, hand, hook and purpose.
+        </p>
+      )}
+      <ul>
+        {whole.map((bow) => (
+          <RackRow key={bow.bowId} bow={bow} />
+        ))}
+      </ul>
+      {kits.length > 0 && (
+        <>
+          <h2 className="mt-6 border-b border-ink pb-1 text-[17px] font-[560]">In parts</h2>
+          <ul>
+            {kits.map((bow) => (
+              <RackRow key={bow.bowId} bow={bow} />
+            ))}
+          </ul>
+        </>
+      )}
+      {starting && <NewBowDialog onClose={() => void navigate('/rack')} taken={bows.map((bow) => bow.name)} />}
+    </div>
+  );
+}
+
+function countWords(whole: readonly RackBow[], kits: readonly RackBow[]): string {
+  const due = whole.filter((bow) => bow.steps.stale > 0).length;
+  const parts = [`${whole.length} ${whole.length === 1 ? 'bow' : 'bows'}`];
+  if (due > 0) parts.push(`${due} with something due`);
+  if (kits.length > 0) parts.push(`${kits.length} in parts`);
+  return parts.join(', ');
+}

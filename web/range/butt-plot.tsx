@@ -1,0 +1,224 @@
+import { useMemo, useRef } from 'react';
+import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
+import type { Hand } from '#core/craft/bow-terms.ts';
+import { showButtDistance } from '#core/quantity/show.ts';
+import type { Shot } from '#core/record/fold.ts';
+import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import { sideOf } from '#core/craft/handedness.ts';
+import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
+import { buttView, type ButtView } from './butt-view.ts';
+import { GroupFigures } from './group-figures.tsx';
+import type { Plot } from './use-plot.ts';
+
+const PX_PER_DEGREE = 8;
+const MARGIN = { left: 40, bottom: 30 } as const;
+
+/** The butt as the archer sees it: tap to place, arrows to nudge, groups and offset drawn live. */
+export function ButtPlot({
+  plot,
+  verdict,
+  speakingIds,
+  hand,
+  unit,
+  halfRangeMm,
+  size,
+}: {
+  readonly plot: Plot;
+  readonly verdict: BareShaftVerdict | null;
+  /** Shots that still speak for at least one axis; the others are drawn thin. */
+  readonly speakingIds: ReadonlySet<string>;
+  readonly hand: Hand;
+  readonly unit: 'cm' | 'in';
+  readonly halfRangeMm: number;
+  readonly size: { readonly width: number; readonly height: number };
+}) {
+  const digits = useRef<string | null>(null);
+  const view = useMemo(
+    () => buttView(size.width - MARGIN.left, size.height - MARGIN.bottom, halfRangeMm, hand, unit),
+    [size.width, size.height, halfRangeMm, hand, unit],
+  );
+  const shots = plot.session?.shots ?? [];
+
+  const onKey = (event: React.KeyboardEvent) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const arrow = ARROWS[event.key];
+    if (digits.current !== null && /^\d$/.test(event.key)) {
+      digits.current += event.key;
+    } else if (arrow !== undefined) {
+      if (digits.current !== null && digits.current !== '') {
+        const degrees = Math.min(45, Number(digits.current));
+        plot.setAttitude(
+          arrow.right === 0
+            ? { upDeg: arrow.up * degrees }
+            : { outwardDeg: outwardFromRight(arrow.right * degrees, hand) },
+        );
+        digits.current = null;
+      } else {
+        const mm = event.shiftKey ? 10 : 1;
+        plot.nudge(outwardFromRight(arrow.right * mm, hand), arrow.up * mm);
+      }
+    } else if (!command(event.key, plot)) {
+      if (event.key !== 'a') return;
+      digits.current = '';
+    }
+    if (event.key !== 'a' && !/^\d$/.test(event.key)) digits.current = null;
+    event.preventDefault();
+  };
+
+  return (
+    <svg
+      viewBox={`0 0 ${size.width} ${size.height}`}
+      className="block w-full touch-manipulation"
+      role="application"
+      tabIndex={0}
+      aria-label={plotWords(plot, hand, unit)}
+      data-testid="plot"
+      data-half-range-mm={halfRangeMm}
+      onKeyDown={onKey}
+      onClick={(event) => {
+        const box = event.currentTarget.getBoundingClientRect();
+        const x = ((event.clientX - box.left) / box.width) * size.width - MARGIN.left;
+        const y = ((event.clientY - box.top) / box.height) * size.height;
+        if (x < 0 || y > view.height) return;
+        event.currentTarget.focus({ preventScroll: true });
+        plot.place([view.toButt(x, y)]);
+      }}
+    >
+      <g transform={`translate(${MARGIN.left} 0)`}>
+        <Frame view={view} unit={unit} />
+        <TapeCross x={view.x(0)} y={view.y(0)} />
+        <GroupFigures view={view} shots={shots.filter((shot) => speakingIds.has(shot.shotId))} verdict={verdict} hand={hand} unit={unit} />
+        {shots.map((shot) => (
+          <ShotMark key={shot.shotId} shot={shot} view={view} hand={hand} old={!speakingIds.has(shot.shotId)} />
+        ))}
+        {plot.selected !== null && <Selection shot={plot.selected} view={view} />}
+      </g>
+    </svg>
+  );
+}
+
+const ARROWS: Readonly<Record<string, { readonly right: number; readonly up: number }>> = {
+  ArrowLeft: { right: -1, up: 0 },
+  ArrowRight: { right: 1, up: 0 },
+  ArrowUp: { right: 0, up: 1 },
+  ArrowDown: { right: 0, up: -1 },
+};
+
+/** Single-key commands of the focused plot; true when the key was one. */
+function command(key: string, plot: Plot): boolean {
+  switch (key) {
+    case 'f':
+      plot.setArrow('fletched');
+      return true;
+    case 'b':
+      plot.setArrow('bare');
+      return true;
+    case 'c':
+      plot.toggleBad();
+      return true;
+    case 'u':
+      plot.undoLast();
+      return true;
+    case 'e':
+      plot.nextEnd();
+      return true;
+    case ',':
+      plot.step(-1);
+      return true;
+    case '.':
+      plot.step(1);
+      return true;
+    case 'Enter':
+      plot.place([{ outwardMm: plot.selected?.outwardMm ?? 0, upMm: plot.selected?.upMm ?? 0 }]);
+      return true;
+    default:
+      return false;
+  }
+}
+
+function ShotMark({
+  shot,
+  view,
+  hand,
+  old,
+}: {
+  readonly shot: Shot;
+  readonly view: ButtView;
+  readonly hand: Hand;
+  readonly old: boolean;
+}) {
+  const x = view.x(shot.outwardMm);
+  const y = view.y(shot.upMm);
+  if (shot.arrow === 'fletched') return <FletchedMark x={x} y={y} bad={shot.calledBad} old={old} />;
+  return (
+    <BareMark
+      x={x}
+      y={y}
+      bad={shot.calledBad}
+      old={old}
+      tailX={rightFromOutward(shot.attitude?.outwardDeg ?? 0, hand) * PX_PER_DEGREE}
+      tailY={-(shot.attitude?.upDeg ?? 0) * PX_PER_DEGREE}
+    />
+  );
+}
+
+function Selection({ shot, view }: { readonly shot: Shot; readonly view: ButtView }) {
+  const x = view.x(shot.outwardMm);
+  const y = view.y(shot.upMm);
+  const corner = (dx: number, dy: number) => `M${x + dx * 15} ${y + dy * 9}V${y + dy * 15}H${x + dx * 9}`;
+  return <path className="s-thin" d={corner(-1, -1) + corner(1, -1) + corner(-1, 1) + corner(1, 1)} aria-hidden />;
+}
+
+function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string }) {
+  const { width, height } = view;
+  return (
+    <g aria-hidden>
+      <rect x={0} y={0} width={width} height={height} fill="transparent" />
+      {view.ticksY
+        .filter((tick) => tick.label !== null)
+        .map((tick) => (
+          <path key={tick.at} className="s-faint" d={`M0 ${tick.at}H${width}`} />
+        ))}
+      <path className="s-thin" d={`M0 0V${height}H${width}`} />
+      <path
+        className="s-dim"
+        d={
+          view.ticksX.map((tick) => `M${tick.at} ${height}v${tick.label === null ? 4 : 9}`).join('') +
+          view.ticksY.map((tick) => `M0 ${tick.at}h${tick.label === null ? -4 : -9}`).join('')
+        }
+      />
+      {view.ticksX.map(
+        (tick, index) =>
+          tick.label !== null && (
+            <text key={tick.at} className="t-note" x={tick.at} y={height + 22} textAnchor="middle">
+              {tick.label}
+              {index > view.ticksX.length - 6 ? ` ${unit}` : ''}
+            </text>
+          ),
+      )}
+      {view.ticksY.map(
+        (tick) =>
+          tick.label !== null && (
+            <text key={tick.at} className="t-note" x={-13} y={tick.at + 4} textAnchor="end">
+              {tick.label}
+            </text>
+          ),
+      )}
+    </g>
+  );
+}
+
+/** The aimed mark: a cross of tape, since a bare butt has no rings. */
+function TapeCross({ x, y }: { readonly x: number; readonly y: number }) {
+  return <path className="s-thin" d={`M${x - 3} ${y - 13}h6v10h10v6h-10v10h-6v-10h-10v-6h10Z`} aria-hidden />;
+}
+
+function plotWords(plot: Plot, hand: Hand, unit: 'cm' | 'in'): string {
+  const { selected } = plot;
+  const mode = `End ${plot.endNumber}, ${plot.arrow}.`;
+  if (selected === null) return `Butt. ${mode} Enter places a shot, arrow keys move it.`;
+  const across = `${showButtDistance(selected.outwardMm, unit)} ${sideOf(selected.outwardMm, hand)}`;
+  const height = `${showButtDistance(selected.upMm, unit)} ${selected.upMm >= 0 ? 'high' : 'low'}`;
+  return `Butt. ${mode} Shot in hand: ${selected.arrow}, ${across}, ${height}${selected.calledBad ? ', called bad' : ''}.`;
+}
+

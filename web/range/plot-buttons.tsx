@@ -1,0 +1,121 @@
+import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
+import { outwardFromRight } from '#core/craft/handedness.ts';
+import type { Hand } from '#core/craft/bow-terms.ts';
+import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
+import type { Plot } from './use-plot.ts';
+
+const CELL =
+  'grid min-h-16 flex-1 place-items-center content-center gap-1 border-t-4 border-transparent text-[14px] aria-pressed:border-ink aria-pressed:font-[680] min-[720px]:min-h-11 min-[720px]:flex-none min-[720px]:grid-flow-col min-[720px]:gap-2 min-[720px]:border-t-0 min-[720px]:border-b-2 min-[720px]:px-3';
+
+/** Everything the plot's keys do, for a thumb. */
+export function PlotButtons({ plot, onZoom }: { readonly plot: Plot; readonly onZoom: (way: -1 | 1) => void }) {
+  return (
+    <div role="toolbar" aria-label="Plotting" className="flex items-stretch border-y border-ink max-[719px]:divide-x max-[719px]:divide-faint min-[720px]:border-t-0">
+      <button type="button" className={CELL} aria-pressed={plot.arrow === 'fletched'} onClick={() => plot.setArrow('fletched')}>
+        <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
+          <FletchedMark x={0} y={2} />
+        </svg>
+        Fletched
+      </button>
+      <button type="button" className={CELL} aria-pressed={plot.arrow === 'bare'} onClick={() => plot.setArrow('bare')}>
+        <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
+          <BareMark x={0} y={0} />
+        </svg>
+        Bare
+      </button>
+      <button
+        type="button"
+        className={CELL}
+        aria-pressed={plot.selected?.calledBad === true}
+        disabled={plot.selected === null}
+        onClick={plot.toggleBad}
+      >
+        <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
+          <FletchedMark x={0} y={2} bad size={7} />
+        </svg>
+        Called bad
+      </button>
+      <button type="button" className={CELL} onClick={plot.undoLast}>
+        <Undo2 size={22} strokeWidth={1.6} aria-hidden />
+        Undo
+      </button>
+      <span className="ml-auto hidden min-[720px]:flex">
+        <button type="button" className="grid size-11 place-items-center" aria-label="Closer" onClick={() => onZoom(-1)}>
+          <ZoomIn size={20} strokeWidth={1.6} aria-hidden />
+        </button>
+        <button type="button" className="grid size-11 place-items-center" aria-label="Wider" onClick={() => onZoom(1)}>
+          <ZoomOut size={20} strokeWidth={1.6} aria-hidden />
+        </button>
+      </span>
+    </div>
+  );
+}
+
+/** Nudging and nock attitude of the shot in hand, by thumb. */
+export function NudgePad({
+  plot,
+  hand,
+  onZoom,
+}: {
+  readonly plot: Plot;
+  readonly hand: Hand;
+  readonly onZoom: (way: -1 | 1) => void;
+}) {
+  const nudge = (right: number, up: number) => plot.nudge(outwardFromRight(right, hand), up);
+  const arrows = [
+    { name: 'left', icon: ArrowLeft, right: -1, up: 0 },
+    { name: 'right', icon: ArrowRight, right: 1, up: 0 },
+    { name: 'up', icon: ArrowUp, right: 0, up: 1 },
+    { name: 'down', icon: ArrowDown, right: 0, up: -1 },
+  ] as const;
+  const attitude = plot.selected?.attitude;
+  return (
+    <div className="border-b border-faint">
+      <div className="flex items-center">
+        {arrows.map(({ name, icon: Icon, right, up }) => (
+          <button
+            key={name}
+            type="button"
+            className="grid size-14 place-items-center"
+            aria-label={`Nudge ${name} 1 mm`}
+            disabled={plot.selected === null}
+            onClick={(event) => nudge(right * (event.shiftKey ? 10 : 1), up * (event.shiftKey ? 10 : 1))}
+          >
+            <Icon size={24} strokeWidth={1.6} aria-hidden />
+          </button>
+        ))}
+        <span className="ml-auto text-right text-[13px] text-ink-2 max-[719px]:hidden">nudge 1 mm, Shift 10 mm</span>
+        <span className="ml-auto flex min-[720px]:hidden">
+          <button type="button" className="grid size-14 place-items-center" aria-label="Closer" onClick={() => onZoom(-1)}>
+            <ZoomIn size={22} strokeWidth={1.6} aria-hidden />
+          </button>
+          <button type="button" className="grid size-14 place-items-center" aria-label="Wider" onClick={() => onZoom(1)}>
+            <ZoomOut size={22} strokeWidth={1.6} aria-hidden />
+          </button>
+        </span>
+      </div>
+      {plot.selected?.arrow === 'bare' && (
+        <div className="flex flex-wrap items-center gap-x-1 pb-1 text-[13px]" role="group" aria-label="Where the nock points">
+          <span className="text-ink-2">Nock points</span>
+          {arrows.map(({ name, icon: Icon, right, up }) => (
+            <button
+              key={name}
+              type="button"
+              className="grid size-11 place-items-center"
+              aria-label={`Nock 1 degree ${name}`}
+              onClick={() =>
+                plot.setAttitude({
+                  outwardDeg: (attitude?.outwardDeg ?? 0) + outwardFromRight(right, hand),
+                  upDeg: (attitude?.upDeg ?? 0) + up,
+                })
+              }
+            >
+              <Icon size={18} strokeWidth={1.6} aria-hidden />
+            </button>
+          ))}
+          <span>1° a tap</span>
+        </div>
+      )}
+    </div>
+  );
+}

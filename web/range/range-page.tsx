@@ -1,0 +1,233 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useParams, useSearchParams } from 'react-router';
+import { type EntryLine as EntryRead, readEntryLine } from '#core/entry-line/read-entry-line.ts';
+import { looksLikePairs, readPairs } from '#core/entry-line/read-pairs.ts';
+import { sideOf } from '#core/craft/handedness.ts';
+import { showButtDistance } from '#core/quantity/show.ts';
+import type { EntryBody } from '#core/record/entry.ts';
+import type { BowState } from '#core/record/fold.ts';
+import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
+import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
+import { nextMove } from '#core/work/next-move.ts';
+import type { Move } from '#core/work/move.ts';
+import { type BowHandle, useBow } from '../api/use-bow.ts';
+import { rememberBow } from '../app/last-bow.ts';
+import { CannotShow, Loading } from '../app/page-states.tsx';
+import { useNow } from '../app/use-now.ts';
+import { WaitingBar } from '../app/waiting-bar.tsx';
+import { dayTally, tallyWords } from '../bench/day-tally.ts';
+import { EntryLine } from '../bench/entry-line.tsx';
+import { entryWords, Lately } from '../bench/lately.tsx';
+import { NextMove } from '../bench/next-move.tsx';
+import { useMoveActions } from '../bench/use-move-actions.ts';
+import { useSettings } from '../theme/use-settings.ts';
+import { AxisGauges } from './axis-gauges.tsx';
+import { ButtPlot } from './butt-plot.tsx';
+import { fittingHalfRange, zoomed } from './butt-view.ts';
+import { EndsList } from './ends-list.tsx';
+import { NudgePad, PlotButtons } from './plot-buttons.tsx';
+import { SessionChoice } from './session-choice.tsx';
+import { SessionSetupForm, useSessionSetup } from './session-setup.tsx';
+import { useNarrow } from './use-narrow.ts';
+import { usePlot } from './use-plot.ts';
+import { VerdictPanel } from './verdict-panel.tsx';
+
+const WIDE_SHEET = { width: 640, height: 600 } as const;
+const NARROW_SHEET = { width: 390, height: 330 } as const;
+
+/** The range of one bow. */
+export function RangePage() {
+  const { bowId = '' } = useParams();
+  const bow = useBow(bowId);
+  useEffect(() => {
+    if (bow.state !== null) rememberBow(bowId);
+  }, [bow.state, bowId]);
+  if (bow.error !== null) return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
+  if (bow.state === null) return <Loading what="the bow" />;
+  return <Range key={bowId} bowId={bowId} bow={bow} state={bow.state} />;
+}
+
+function Range({
+  bowId,
+  bow,
+  state,
+}: {
+  readonly bowId: string;
+  readonly bow: BowHandle;
+  readonly state: BowState;
+}) {
+  const { append } = bow;
+  const { hand } = state.bow;
+  const unit = useSettings().buttUnit;
+  const now = useNow();
+  const narrow = useNarrow();
+  const [params, setParams] = useSearchParams();
+  const [text, setText] = useState('');
+  const [lastIds, setLastIds] = useState<readonly string[]>([]);
+  const [zoomMm, setZoomMm] = useState<number | null>(null);
+  const inputRef = useRef<HTMLInputElement>(null);
+  const setup = useSessionSetup(state, unit);
+
+  const wanted = params.get('session');
+  const stored =
+    wanted === 'new'
+      ? null
+      : (state.sessions.find((one) => one.sessionId === wanted) ?? state.sessions.findLast((one) => !one.closed) ?? null);
+  const goTo = useCallback((session: string) => setParams({ session }, { replace: true }), [setParams]);
+  const plot = usePlot(state, stored, append, setup.opening, goTo);
+  const { session } = plot;
+  const verdict = useMemo(() => (session === null ? null : sessionVerdict(state, session)), [state, session]);
+  const speakingIds = useMemo(() => {
+    if (session === null) return new Set<string>();
+    const facets = ['bareShaftLateral', 'bareShaftVertical'] as const;
+    return new Set(facets.flatMap((facet) => shotsSpeakingFor(facet, session, state.changes)).map((shot) => shot.shotId));
+  }, [session, state.changes]);
+  const halfRangeMm = Math.max(zoomMm ?? 0, zoomMm === null ? fittingHalfRange(session?.shots ?? []) : 0);
+  const move = useMemo(() => nextMove(state, now.getTime()), [state, now]);
+
+  const store = useCallback(
+    (bodies: readonly EntryBody[]) => {
+      const ids = append(bodies);
+      setLastIds(bodies.some((body) => body.kind === 'undone') ? [] : ids);
+      setText('');
+      return ids;
+    },
+    [append],
+  );
+  const openEntryLine = useCallback((entryText: string) => {
+    setText(entryText);
+    inputRef.current?.focus();
+  }, []);
+  const actions = useMoveActions(bowId, store, openEntryLine);
+  const done = (chosen: Move) => {
+    if (chosen.action.kind === 'shootEnd') plot.nextEnd();
+    else actions.done(chosen);
+  };
+
+  // The bench sends the tuner here to shoot the next end.
+  const startNext = params.get('end') === 'next';
+  const { nextEnd } = plot;
+  useEffect(() => {
+    if (!startNext) return;
+    nextEnd();
+    setParams({}, { replace: true });
+  }, [startNext, nextEnd, setParams]);
+
+  const pairs = looksLikePairs(text);
+  const read: EntryRead = useMemo(() => {
+    if (!pairs) return readEntryLine(text, state);
+    const found = readPairs(text, unit, hand);
+    if (found.kind === 'refused') return found;
+    const arrow = found.arrow ?? plot.arrow;
+    const last = found.pairs.at(-1) ?? { outwardMm: 0, upMm: 0 };
+    return {
+      kind: 'ready',
+      title: found.pairs.length === 1 ? `${arrow === 'bare' ? 'Bare shaft' : 'Fletched'} at` : `${found.pairs.length} ${arrow} shots, the last at`,
+      figure: `${showButtDistance(last.outwardMm, unit)} ${sideOf(last.outwardMm, hand)}, ${showButtDistance(last.upMm, unit)} ${last.upMm >= 0 ? 'high' : 'low'}`,
+      notes: [`End ${plot.endNumber}. f or b in front says which arrows.`],
+      bodies: [],
+    };
+  }, [pairs, text, state, unit, hand, plot.arrow, plot.endNumber]);
+  const onStore = (bodies: readonly EntryBody[]) => {
+    if (!pairs) {
+      store(bodies);
+      return;
+    }
+    const found = readPairs(text, unit, hand);
+    if (found.kind !== 'pairs') return;
+    plot.place(found.pairs, found.arrow ?? plot.arrow);
+    setText('');
+  };
+  const undo = (ids: readonly string[]) => store(ids.map((entryId) => ({ kind: 'undone', entryId })));
+  const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
+  const zoom = (way: -1 | 1) => setZoomMm(zoomed(halfRangeMm, way));
+
+  return (
+    <>
+      <h1 className="visually-hidden">Range: {state.bow.name}</h1>
+      <WaitingBar bow={bow} />
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        <div className="grid grid-cols-1 gap-x-8 px-4 py-3 min-[900px]:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] min-[900px]:px-7">
+          <div className="order-1 min-[900px]:order-2 min-[900px]:row-span-2">
+            <SessionChoice
+              state={state}
+              session={session}
+              endNumber={plot.endNumber}
+              onChoose={goTo}
+              onEnd={() => {
+                if (session !== null) store([{ kind: 'sessionClosed', sessionId: session.sessionId }]);
+                goTo('new');
+              }}
+            />
+            {session === null || verdict === null ? (
+              <SessionSetupForm
+                state={state}
+                setup={setup}
+                unit={unit}
+                onStart={() => {
+                  const opened = setup.opening();
+                  store([opened]);
+                  goTo(opened.sessionId);
+                }}
+              />
+            ) : (
+              <VerdictPanel state={state} session={session} verdict={verdict} unit={unit} />
+            )}
+            <div className="mt-5 hidden grid-cols-[190px_minmax(0,1fr)] gap-x-6 min-[900px]:grid">
+              <div className="grid content-start gap-3">
+                {verdict !== null && <AxisGauges verdict={verdict} />}
+                <EndsList plot={plot} speakingIds={speakingIds} />
+                <button type="button" className="link-btn -ml-2.5 justify-self-start" onClick={plot.nextEnd}>
+                  Next end
+                </button>
+              </div>
+              <div className="border-l-2 border-accent pl-5">
+                <NextMove move={move} onDone={done} onNotNow={actions.notNow} compact />
+                <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
+                <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
+              </div>
+            </div>
+          </div>
+          <div className="order-2 max-[899px]:-mx-4 max-[899px]:mt-3 min-[900px]:order-1">
+            {!narrow && <PlotButtons plot={plot} onZoom={zoom} />}
+            <ButtPlot
+              plot={plot}
+              verdict={verdict}
+              speakingIds={speakingIds}
+              hand={hand}
+              unit={unit}
+              halfRangeMm={halfRangeMm}
+              size={narrow ? NARROW_SHEET : WIDE_SHEET}
+            />
+            {narrow && <PlotButtons plot={plot} onZoom={zoom} />}
+            {narrow && <NudgePad plot={plot} hand={hand} onZoom={zoom} />}
+          </div>
+          <div className="order-3 mt-4 grid gap-5 min-[900px]:hidden">
+            <div className="border-l-2 border-accent pl-3">
+              <NextMove move={move} onDone={done} onNotNow={actions.notNow} compact />
+            </div>
+            {verdict !== null && <AxisGauges verdict={verdict} />}
+            <EndsList plot={plot} speakingIds={speakingIds} />
+            <button type="button" className="btn-ink justify-self-start" onClick={plot.nextEnd}>
+              Next end
+            </button>
+            <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
+          </div>
+        </div>
+      </div>
+      <EntryLine
+        text={text}
+        read={read}
+        stored={
+          lastStored.length === 0
+            ? null
+            : { words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '), undo: () => undo(lastIds) }
+        }
+        placeholder="4.9,-1.1"
+        inputRef={inputRef}
+        onText={setText}
+        onStore={onStore}
+      />
+    </>
+  );
+}

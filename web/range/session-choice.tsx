@@ -1,0 +1,53 @@
+import { ChevronDown } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import type { BowState, ShootingSession } from '#core/record/fold.ts';
+import { whenWords } from '../bench/lately.tsx';
+
+const ITEM = 'flex min-h-11 items-center px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet';
+
+/** Which session is on the butt, and the way to an earlier or a new one. */
+export function SessionChoice({
+  state,
+  session,
+  endNumber,
+  onChoose,
+  onEnd,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession | null;
+  readonly endNumber: number;
+  readonly onChoose: (sessionId: string) => void;
+  readonly onEnd: () => void;
+}) {
+  return (
+    <div className="mb-1 flex items-center justify-between text-[13px]">
+      <DropdownMenu.Root>
+        <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 font-[560]">
+          {session === null ? 'New session' : `${words(session)}, end ${endNumber}`}
+          <ChevronDown size={14} strokeWidth={1.6} aria-hidden />
+        </DropdownMenu.Trigger>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content className="sheet-panel z-50 max-h-[60dvh] overflow-y-auto py-2" align="start">
+            <DropdownMenu.Item className={ITEM} onSelect={() => onChoose('new')}>
+              New session
+            </DropdownMenu.Item>
+            {state.sessions.toReversed().map((one) => (
+              <DropdownMenu.Item key={one.sessionId} className={ITEM} onSelect={() => onChoose(one.sessionId)}>
+                {words(one)}, {one.shots.length} shots{one.closed ? '' : ', open'}
+              </DropdownMenu.Item>
+            ))}
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+      {session !== null && !session.closed && (
+        <button type="button" className="link min-h-9" onClick={onEnd}>
+          End the session
+        </button>
+      )}
+    </div>
+  );
+}
+
+function words(session: ShootingSession): string {
+  return `${session.distanceM} m, ${whenWords(session.openedAt)}`;
+}

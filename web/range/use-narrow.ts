@@ -1,0 +1,16 @@
+import { useSyncExternalStore } from 'react';
+
+const query = window.matchMedia('(max-width: 899px)');
+
+/** True on a phone or a tablet held upright: the plot gets its thumb buttons underneath. */
+export function useNarrow(): boolean {
+  return useSyncExternalStore(
+    (listener) => {
+      query.addEventListener('change', listener);
+      return () => {
+        query.removeEventListener('change', listener);
+      };
+    },
+    () => query.matches,
+  );
+}

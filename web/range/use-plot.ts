@@ -1,0 +1,179 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import type { ArrowState, BodyOf, EntryBody } from '#core/record/entry.ts';
+import type { BowState, ShootingSession, Shot } from '#core/record/fold.ts';
+import type { PlacedPair } from '#core/entry-line/read-pairs.ts';
+
+/** A nudge is logged when the hand has rested this long. */
+const REST_MS = 500;
+
+interface Nudged {
+  readonly shotId: string;
+  readonly outwardMm: number;
+  readonly upMm: number;
+}
+
+export interface Plot {
+  /** The session with the nudge under way in it. */
+  readonly session: ShootingSession | null;
+  readonly arrow: ArrowState;
+  readonly endNumber: number;
+  readonly selected: Shot | null;
+  readonly setArrow: (arrow: ArrowState) => void;
+  readonly place: (pairs: readonly PlacedPair[], arrow?: ArrowState) => void;
+  readonly nudge: (outwardMm: number, upMm: number) => void;
+  readonly select: (shotId: string) => void;
+  readonly step: (way: -1 | 1) => void;
+  readonly toggleBad: () => void;
+  readonly setAttitude: (change: { readonly outwardDeg?: number; readonly upDeg?: number }) => void;
+  readonly undoLast: () => void;
+  readonly nextEnd: () => void;
+}
+
+/**
+ * Plotting at the butt: every shot is logged as it is placed, corrections as entries of their own.
+ * Nudges are gathered until the hand rests, so that one correction is one entry.
+ *
+ * @param opening what opens a session with the first shot when none is open
+ */
+export function usePlot(
+  state: BowState,
+  session: ShootingSession | null,
+  append: (bodies: readonly EntryBody[]) => readonly string[],
+  opening: () => BodyOf<'sessionOpened'>,
+  onOpened: (sessionId: string) => void,
+): Plot {
+  const [arrow, setArrowState] = useState<ArrowState>('fletched');
+  const [selectedId, setSelectedId] = useState<string | null>(null);
+  const [nudged, setNudged] = useState<Nudged | null>(null);
+  const [startedEnd, setStartedEnd] = useState<number | null>(null);
+  const pending = useRef<Nudged | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+
+  const shown = useMemo(() => withNudge(session, nudged), [session, nudged]);
+  const lastEnd = shown?.shots.reduce((most, shot) => Math.max(most, shot.endNumber), 0) ?? 0;
+  const endNumber = Math.max(startedEnd ?? 1, lastEnd, 1);
+  const selected = shown?.shots.find((shot) => shot.shotId === selectedId) ?? shown?.shots.at(-1) ?? null;
+
+  const settle = useCallback(() => {
+    clearTimeout(timer.current);
+    const now = pending.current;
+    if (now === null) return;
+    pending.current = null;
+    append([{ kind: 'shotAmended', ...now }]);
+    setNudged(null);
+  }, [append]);
+  useEffect(() => {
+    const onHide = () => {
+      settle();
+    };
+    window.addEventListener('pagehide', onHide);
+    return () => {
+      window.removeEventListener('pagehide', onHide);
+      settle();
+    };
+  }, [settle]);
+
+  const place = (pairs: readonly PlacedPair[], kind: ArrowState = arrow) => {
+    settle();
+    const bodies: EntryBody[] = [];
+    let sessionId = session?.closed === false ? session.sessionId : undefined;
+    if (sessionId === undefined) {
+      const opened = opening();
+      sessionId = opened.sessionId;
+      bodies.push(opened);
+    }
+    for (const pair of pairs) {
+      const shotId = newId();
+      setSelectedId(shotId);
+      bodies.push({ kind: 'shotPlaced', shotId, sessionId, endNumber, arrow: kind, ...pair, calledBad: false });
+    }
+    append(bodies);
+    if (sessionId !== session?.sessionId) onOpened(sessionId);
+  };
+
+  const nudge = (outwardMm: number, upMm: number) => {
+    if (selected === null) return;
+    const base = pending.current?.shotId === selected.shotId ? pending.current : selected;
+    if (pending.current !== null && pending.current.shotId !== selected.shotId) settle();
+    const next = {
+      shotId: selected.shotId,
+      outwardMm: base.outwardMm + outwardMm,
+      upMm: base.upMm + upMm,
+    };
+    pending.current = next;
+    setNudged(next);
+    clearTimeout(timer.current);
+    timer.current = setTimeout(settle, REST_MS);
+  };
+
+  const step = (way: -1 | 1) => {
+    settle();
+    const shots = shown?.shots ?? [];
+    if (selected === null || shots.length === 0) return;
+    const at = shots.findIndex((shot) => shot.shotId === selected.shotId);
+    const next = shots[(at + way + shots.length) % shots.length];
+    if (next !== undefined) setSelectedId(next.shotId);
+  };
+
+  return {
+    session: shown,
+    arrow,
+    endNumber,
+    selected,
+    setArrow: (kind) => {
+      settle();
+      setArrowState(kind);
+    },
+    place,
+    nudge,
+    select: (shotId) => {
+      settle();
+      setSelectedId(shotId);
+    },
+    step,
+    toggleBad: () => {
+      settle();
+      if (selected === null) return;
+      append([{ kind: 'shotAmended', shotId: selected.shotId, calledBad: !selected.calledBad }]);
+    },
+    setAttitude: (change) => {
+      settle();
+      if (selected === null) return;
+      const attitude = { outwardDeg: 0, upDeg: 0, ...selected.attitude, ...change };
+      append([{ kind: 'shotAmended', shotId: selected.shotId, attitude }]);
+    },
+    undoLast: () => {
+      if (pending.current !== null) {
+        clearTimeout(timer.current);
+        pending.current = null;
+        setNudged(null);
+        return;
+      }
+      const last = session === null ? undefined : lastPlotEntry(state, session);
+      if (last !== undefined) append([{ kind: 'undone', entryId: last }]);
+      setSelectedId(null);
+    },
+    nextEnd: () => {
+      settle();
+      if (lastEnd >= endNumber) setStartedEnd(lastEnd + 1);
+    },
+  };
+}
+
+function withNudge(session: ShootingSession | null, nudged: Nudged | null): ShootingSession | null {
+  if (session === null || nudged === null) return session;
+  return {
+    ...session,
+    shots: session.shots.map((shot) => (shot.shotId === nudged.shotId ? { ...shot, ...nudged } : shot)),
+  };
+}
+
+/** The newest entry of this session that plotted or corrected a shot. */
+function lastPlotEntry(state: BowState, session: ShootingSession): string | undefined {
+  const shotIds = new Set(session.shots.map((shot) => shot.shotId));
+  return state.active.findLast(
+    ({ entry: { body } }) =>
+      (body.kind === 'shotPlaced' || body.kind === 'shotAmended') && shotIds.has(body.shotId),
+  )?.entry.id;
+}

@@ -1,0 +1,90 @@
+import type { BowState, ShootingSession } from '#core/record/fold.ts';
+import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
+import { axisSums, FEWEST_EACH, type AxisSums } from '#core/shots/offset-posterior.ts';
+import { verdictWords } from '#core/shots/verdict-words.ts';
+import { sessionPriors } from '#core/work/bare-shaft-evidence.ts';
+import { showNumber } from '#core/quantity/show.ts';
+import { fromStored } from '#core/quantity/units.ts';
+import { useShotsNeeded } from '../workers/shots-needed-door.ts';
+
+/** The verdict: plain words first, figures second, the method on request. */
+export function VerdictPanel({
+  state,
+  session,
+  verdict,
+  unit,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly verdict: BareShaftVerdict;
+  readonly unit: 'cm' | 'in';
+}) {
+  const priors = sessionPriors(state, session);
+  const sumsOf = (axis: 'outward' | 'up'): AxisSums | null => {
+    if (verdict[axis].call !== 'undecided') return null;
+    const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
+    const shots = shotsSpeakingFor(facet, session, state.changes).filter((shot) => !shot.calledBad);
+    const values = (arrow: 'fletched' | 'bare') =>
+      shots.filter((shot) => shot.arrow === arrow).map((shot) => (axis === 'outward' ? shot.outwardMm : shot.upMm));
+    const fletched = values('fletched');
+    const bare = values('bare');
+    return fletched.length >= FEWEST_EACH && bare.length >= FEWEST_EACH ? axisSums(fletched, bare) : null;
+  };
+  const needed = {
+    outward: useShotsNeeded(sumsOf('outward'), verdict.toleranceMm, priors.outward),
+    up: useShotsNeeded(sumsOf('up'), verdict.toleranceMm, priors.up),
+  };
+  const words = verdictWords(verdict, { hand: state.bow.hand, unit, needed });
+  return (
+    <section aria-label="Verdict" aria-live="polite" data-testid="verdict">
+      <p className="text-[26px] leading-[1.14] font-[520] [font-stretch:88%] min-[720px]:text-[30px]">
+        {words.says} {words.figure !== null && <b className="font-[720]">{words.figure}</b>}
+      </p>
+      {words.also.map((line) => (
+        <p key={line} className="mt-1 text-[18px] leading-snug">
+          {line}
+        </p>
+      ))}
+      {verdict.farOutShotIds.length > 0 && (
+        <p className="mt-1">
+          {verdict.farOutShotIds.length === 1 ? 'One shot lies' : `${verdict.farOutShotIds.length} shots lie`} far from its
+          kind and was not called. It counts; call it bad only if it felt bad.
+        </p>
+      )}
+      <details className="mt-1 text-[13px] text-ink-2">
+        <summary className="min-h-6 cursor-pointer">{words.how}</summary>
+        <p className="mt-1">
+          Tolerance ± {showNumber(fromStored(verdict.toleranceMm, unit), 1)} {unit} ({session.toleranceWhy}). Out is said
+          at 95 % on one side, inside at 80 %. It holds when two looks, one an end, agree at 97.5 %. Bare shafts
+          may scatter 1 to 2.5 times as much as fletched; that is reckoned with.
+          {priors.outward.degrees > 0
+            ? ` Your earlier groups count as 6 shots: ${showNumber(fromStored(priors.outward.sdMm, unit), 1)} ${unit} across, ${showNumber(fromStored(priors.up.sdMm, unit), 1)} ${unit} up and down.`
+            : ' No earlier groups to lean on.'}
+        </p>
+        <Chances verdict={verdict} />
+      </details>
+    </section>
+  );
+}
+
+function Chances({ verdict }: { readonly verdict: BareShaftVerdict }) {
+  const rows = [
+    { name: 'Across', odds: verdict.outward.odds },
+    { name: 'Up and down', odds: verdict.up.odds },
+  ];
+  return (
+    <ul className="mt-1">
+      {rows.map(({ name, odds }) => (
+        <li key={name}>
+          {odds === null ? `${name}: too few shots.` : `${name}: inside ${percent(odds.inside)}, out one way ${percent(odds.plus)}, the other ${percent(odds.minus)}.`}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function percent(chance: number): string {
+  const whole = Math.round(chance * 100);
+  return whole >= 100 ? 'over 99 %' : whole <= 0 ? 'under 1 %' : `${whole} %`;
+}
