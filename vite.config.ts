@@ -1,3 +1,4 @@
+import { resolve } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig } from 'vite';
@@ -6,6 +7,16 @@ import { defineConfig } from 'vite';
 export default defineConfig(({ isSsrBuild }) => ({
   plugins: isSsrBuild ? [] : [react(), tailwindcss()],
   root: isSsrBuild ? '.' : 'web',
+  resolve: {
+    alias: isSsrBuild
+      ? {}
+      : {
+          '@stdlib/assert-has-generator-support': resolve(
+            import.meta.dirname,
+            'web/shims/has-generator-support.cjs',
+          ),
+        },
+  },
   worker: { format: 'es' },
   build: {
     outDir: isSsrBuild ? 'dist/server' : '../dist/web',

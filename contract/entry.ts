@@ -10,7 +10,13 @@ import {
 import { CONTROLS } from '#core/craft/controls.ts';
 import { READING_KINDS } from '#core/craft/readings.ts';
 import { STEP_IDS } from '#core/craft/steps.ts';
-import { ARROW_STATES, type Entry, type EntryBody, type LoggedEntry, SOURCES } from '#core/record/entry.ts';
+import {
+  ARROW_STATES,
+  type Entry,
+  type EntryBody,
+  type LoggedEntry,
+  SOURCES,
+} from '#core/record/entry.ts';
 
 /** Longest free text and lists accepted, so that one entry can never fill the disk. */
 const MOST_NAME = 80;
@@ -150,7 +156,9 @@ export const entrySchema = z.strictObject({
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>;
 
-export const loggedEntrySchema = entrySchema.extend({ seq: z.int().min(1).nullable() }) satisfies z.ZodType<LoggedEntry>;
+export const loggedEntrySchema = entrySchema.extend({
+  seq: z.int().min(1).nullable(),
+}) satisfies z.ZodType<LoggedEntry>;
 
 /** Most entries sent in one request: a move, an end, or what waited while the network was away. */
 export const MOST_ENTRIES_A_REQUEST = 100;

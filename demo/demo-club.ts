@@ -50,7 +50,12 @@ function curlew(nowMs: number): readonly Entry[] {
     hook: 'stringWalk',
     purpose: 'field',
     school: 'barebow',
-    maker: { braceMinMm: 216, braceMaxMm: 232, markedWeightN: pounds(36), markedDrawMm: inches(28) },
+    maker: {
+      braceMinMm: 216,
+      braceMaxMm: 232,
+      markedWeightN: pounds(36),
+      markedDrawMm: inches(28),
+    },
     amoDrawMm: inches(28.5),
     twistsAtStart: 26,
     arrow: { described: 'carbon, spine 600', lengthMm: 742, diameterMm: 6.5, pointMassG: 7.78 },
@@ -72,7 +77,9 @@ function curlew(nowMs: number): readonly Entry[] {
     { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -48, bareUpMm: 2 },
     { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -52, bareUpMm: -3 },
   ]);
-  log.change('plungerPreload', -1, 'stiff on two ends').change('pointMass', 1.296, 'preload alone is not enough');
+  log
+    .change('plungerPreload', -1, 'stiff on two ends')
+    .change('pointMass', 1.296, 'preload alone is not enough');
   log.daysAgo(23).session(18, 20, [
     { fletched: 6, bare: 4, sdMm: 12, bareRightMm: -4, bareUpMm: 1 },
     { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 2, bareUpMm: -2 },
@@ -97,7 +104,12 @@ function wren(nowMs: number): readonly Entry[] {
     purpose: 'threeD',
     school: 'shelfTarget',
     lengthUnit: 'in',
-    maker: { braceMinMm: inches(7.5), braceMaxMm: inches(8.25), markedWeightN: pounds(40), markedDrawMm: inches(28) },
+    maker: {
+      braceMinMm: inches(7.5),
+      braceMaxMm: inches(8.25),
+      markedWeightN: pounds(40),
+      markedDrawMm: inches(28),
+    },
     amoDrawMm: inches(27),
     twistsAtStart: 22,
     arrow: { described: 'carbon, spine 500', lengthMm: 737, diameterMm: 7.2, pointMassG: 8.1 },

@@ -44,7 +44,10 @@ export function heron(nowMs: number): readonly Entry[] {
     .read('centreShotAtPoint', 'cs 3 mm', [3])
     .confirm('clickerLength');
   log.daysAgo(53).shots(30, 'shooting in');
-  log.daysAgo(49).shots(40, 'shooting in').read('braceHeight', 'b 217.1 217.3 216.9', [217.1, 217.3, 216.9]);
+  log
+    .daysAgo(49)
+    .shots(40, 'shooting in')
+    .read('braceHeight', 'b 217.1 217.3 216.9', [217.1, 217.3, 216.9]);
   log.note('The new string has crept about 2 mm.');
   log.daysAgo(46).change('twists', 2, 'back up after creep');
   log
@@ -66,7 +69,9 @@ export function heron(nowMs: number): readonly Entry[] {
     { fletched: 6, bare: 3, sdMm: 18, bareRightMm: 62, bareUpMm: -6 },
     { fletched: 6, bare: 3, sdMm: 18, bareRightMm: 58, bareUpMm: 4, calledBad: 2 },
   ]);
-  log.note('Stiff on two ends. Point 20 gr heavier.').change('pointMass', 1.296, 'stiff on two ends');
+  log
+    .note('Stiff on two ends. Point 20 gr heavier.')
+    .change('pointMass', 1.296, 'stiff on two ends');
   log.daysAgo(31).session(18, 25, [
     { fletched: 6, bare: 3, sdMm: 17, bareRightMm: 20, bareUpMm: 3 },
     { fletched: 6, bare: 3, sdMm: 17, bareRightMm: 14, bareUpMm: -5 },

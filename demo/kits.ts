@@ -23,7 +23,15 @@ const KIT: BowFacts = {
 export function kitsInParts(nowMs: number): readonly (readonly Entry[])[] {
   const kits: readonly BowFacts[] = [
     KIT,
-    { ...KIT, name: 'Kit B', described: 'barebow, in parts', hook: 'stringWalk', purpose: 'field', school: 'barebow', hand: 'left' },
+    {
+      ...KIT,
+      name: 'Kit B',
+      described: 'barebow, in parts',
+      hook: 'stringWalk',
+      purpose: 'field',
+      school: 'barebow',
+      hand: 'left',
+    },
     {
       ...KIT,
       name: 'Kit C',
@@ -48,5 +56,7 @@ export function kitsInParts(nowMs: number): readonly (readonly Entry[])[] {
       hand: 'left',
     },
   ];
-  return kits.map((facts, index) => new LogWriter(301 + index, 'Club', nowMs).daysAgo(1).bow(facts).entries);
+  return kits.map(
+    (facts, index) => new LogWriter(301 + index, 'Club', nowMs).daysAgo(1).bow(facts).entries,
+  );
 }

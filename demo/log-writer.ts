@@ -50,7 +50,9 @@ export class LogWriter {
   }
 
   private uuid(): string {
-    return uuidFrom({ random: Uint8Array.from({ length: 16 }, () => Math.floor(this.uniform() * 256)) });
+    return uuidFrom({
+      random: Uint8Array.from({ length: 16 }, () => Math.floor(this.uniform() * 256)),
+    });
   }
 
   /** Moves the clock to an evening so many days ago. */

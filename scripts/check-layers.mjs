@@ -4,7 +4,15 @@ import { spawnSync } from 'node:child_process';
 const LAYERS = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
 const { status, stdout, stderr } = spawnSync(
   'npx',
-  ['--no-install', 'depcruise', '--config', 'dependency-cruiser.cjs', '--output-type', 'err', ...LAYERS],
+  [
+    '--no-install',
+    'depcruise',
+    '--config',
+    'dependency-cruiser.cjs',
+    '--output-type',
+    'err',
+    ...LAYERS,
+  ],
   { encoding: 'utf8' },
 );
 process.stdout.write(stdout);

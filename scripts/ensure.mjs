@@ -11,13 +11,24 @@ export function run(command, args, options = {}) {
 /** Installs the packages when they are missing or the lock file is newer than the installation. */
 export function ensurePackages() {
   const marker = 'node_modules/.package-lock.json';
-  if (existsSync(marker) && statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs) return;
-  console.log('Installing packages. The database driver is compiled here; this takes 2 to 4 minutes once.');
+  if (existsSync(marker) && statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs)
+    return;
+  console.log(
+    'Installing packages. The database driver is compiled here; this takes 2 to 4 minutes once.',
+  );
   run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
   writeFileSync(marker, readFileSync(marker));
 }
 
-const SOURCES = ['core', 'contract', 'server', 'web', 'demo', 'package-lock.json', 'vite.config.ts'];
+const SOURCES = [
+  'core',
+  'contract',
+  'server',
+  'web',
+  'demo',
+  'package-lock.json',
+  'vite.config.ts',
+];
 const BUILD_STAMP = 'dist/built';
 
 /** Builds pages and server when any source is newer than the last build. */
@@ -36,7 +47,9 @@ function newestMs(paths) {
     const facts = statSync(path);
     newest = Math.max(
       newest,
-      facts.isDirectory() ? newestMs(readdirSync(path).map((name) => join(path, name))) : facts.mtimeMs,
+      facts.isDirectory()
+        ? newestMs(readdirSync(path).map((name) => join(path, name)))
+        : facts.mtimeMs,
     );
   }
   return newest;

@@ -32,7 +32,8 @@ check('formatting', 'biome', ['format', '.']);
 check('types', 'tsc', ['-b']);
 check('lint', 'eslint', ['.', '--max-warnings', '0']);
 console.log('\n== layers');
-if (spawnSync(process.execPath, ['scripts/check-layers.mjs'], { stdio: 'inherit' }).status === 0) passed += 1;
+if (spawnSync(process.execPath, ['scripts/check-layers.mjs'], { stdio: 'inherit' }).status === 0)
+  passed += 1;
 else failed += 1;
 check('dead code', 'knip', []);
 check('unit and API tests', 'vitest', [
@@ -41,7 +42,10 @@ check('unit and API tests', 'vitest', [
   '--reporter=json',
   '--outputFile.json=test-results/unit.json',
 ]);
-count('test-results/unit.json', ({ numPassedTests, numFailedTests }) => [numPassedTests, numFailedTests]);
+count('test-results/unit.json', ({ numPassedTests, numFailedTests }) => [
+  numPassedTests,
+  numFailedTests,
+]);
 ensureBuilt();
 check('browser tests', 'playwright', ['test']);
 count('test-results/browser.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);

@@ -66,7 +66,8 @@ function servePages(app: Express, pagesDir: string): void {
   app.use('/assets', notFound);
   app.use(express.static(pagesDir, { index: false, maxAge: 0 }));
   app.get('/{*path}', (request, response) => {
-    if (!request.accepts('html')) throw new RefusedRequest(406, 'notAcceptable', 'Only pages are here.');
+    if (!request.accepts('html'))
+      throw new RefusedRequest(406, 'notAcceptable', 'Only pages are here.');
     response.set('Cache-Control', 'no-cache');
     response.sendFile('index.html', { root: pagesDir });
   });

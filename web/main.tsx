@@ -1,3 +1,4 @@
+import './api/zod-without-eval.ts';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';

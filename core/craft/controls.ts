@@ -1,3 +1,4 @@
+import { lowerFirst } from './letter-case.ts';
 import { showExact, showSigned, showTurns } from '../quantity/show.ts';
 import { fromStored } from '../quantity/units.ts';
 
@@ -37,11 +38,21 @@ export interface ControlFacts {
 /** The controls, their signs (+ = in, up, outward, stiffer) and steps. */
 export const CONTROL_FACTS: Readonly<Record<Control, ControlFacts>> = {
   twists: facts('twists', 'tw', 'String twists', 'twist', 'in', 'out', 1, 12, true),
-  topBolt: facts('topBolt', 'top', 'Top limb bolt', 'turn', 'in', 'out', 1 / 8, 2, true),
-  bottomBolt: facts('bottomBolt', 'bot', 'Bottom limb bolt', 'turn', 'in', 'out', 1 / 8, 2, true),
+  topBolt: facts('topBolt', 'top', 'Top bolt', 'turn', 'in', 'out', 1 / 8, 2, true),
+  bottomBolt: facts('bottomBolt', 'bot', 'Bottom bolt', 'turn', 'in', 'out', 1 / 8, 2, true),
   nockingPoint: facts('nockingPoint', 'nk', 'Nocking point', 'mm', 'up', 'down', 0.5, 6, false),
   plungerReach: facts('plungerReach', 'pr', 'Plunger reach', 'turn', 'out', 'in', 1 / 4, 2, false),
-  plungerPreload: facts('plungerPreload', 'pp', 'Plunger preload', 'turn', 'stiffer', 'softer', 1 / 4, 2, false),
+  plungerPreload: facts(
+    'plungerPreload',
+    'pp',
+    'Plunger preload',
+    'turn',
+    'stiffer',
+    'softer',
+    1 / 4,
+    2,
+    false,
+  ),
   restHeight: facts('restHeight', 'rest', 'Rest', 'mm', 'up', 'down', 0.5, 5, false),
   pointMass: facts('pointMass', 'pt', 'Point mass', 'g', 'heavier', 'lighter', 0.3239946, 4, false),
   shaftCut: {
@@ -79,7 +90,7 @@ export function showAmount(control: Control, amount: number): string {
   }
 }
 
-/** A change as an instruction: `4 twists in`, `Top limb bolt 1/4 turn out`, `Nocking point 1.5 mm down`. */
+/** A change as an instruction: `4 twists in`, `Top bolt 1/4 turn out`, `Nocking point 1.5 mm down`. */
 export function changeWords(control: Control, amount: number): string {
   const { name, plus, minus } = CONTROL_FACTS[control];
   const way = amount >= 0 ? plus : minus;
@@ -87,9 +98,30 @@ export function changeWords(control: Control, amount: number): string {
   return `${name} ${showAmount(control, amount)} ${way}`;
 }
 
+/**
+ * Several changes as one instruction. Both bolts the same way read as one: `Both bolts 1/4 turn in`.
+ */
+export function movesWords(
+  changes: readonly { readonly control: Control; readonly amount: number }[],
+): string {
+  const [first, second] = changes;
+  if (first === undefined) return '';
+  if (
+    second !== undefined &&
+    first.control === 'topBolt' &&
+    second.control === 'bottomBolt' &&
+    first.amount === second.amount
+  ) {
+    return changeWords('topBolt', first.amount).replace('Top bolt', 'Both bolts');
+  }
+  const [head = '', ...rest] = changes.map(({ control, amount }) => changeWords(control, amount));
+  return [head, ...rest.map(lowerFirst)].join(', ');
+}
+
 /** A past change, short, for “stale: … since”: `4 twists`, `top bolt 1/4 turn`. */
 export function sinceWords(control: Control, netAmount: number): string {
-  if (Math.abs(netAmount) < 1e-9) return `${CONTROL_FACTS[control].name.toLowerCase()} moved and back`;
+  if (Math.abs(netAmount) < 1e-9)
+    return `${CONTROL_FACTS[control].name.toLowerCase()} moved and back`;
   if (control === 'twists') {
     return netAmount < 0 ? `${showAmount(control, netAmount)} out` : showAmount(control, netAmount);
   }

@@ -41,7 +41,17 @@ const length = (
   tolerance: number,
   datum: string,
   howTo: string,
-): ReadingFacts => ({ kind, code, name, quantity: 'length', plausible, typicalSd, tolerance, datum, howTo });
+): ReadingFacts => ({
+  kind,
+  code,
+  name,
+  quantity: 'length',
+  plausible,
+  typicalSd,
+  tolerance,
+  datum,
+  howTo,
+});
 
 /**
  * The readings, with typical figures from common workshop practice.
@@ -87,7 +97,8 @@ export const READINGS: Readonly<Record<ReadingKind, ReadingFacts>> = {
     typicalSd: 0.15 * N_PER_LBF,
     tolerance: 0.5 * N_PER_LBF,
     datum: 'scale hook at the archer’s own draw',
-    howTo: 'Draw on the scale to the clicker or the mark, in a safe direction. Let down with the hand on the string.',
+    howTo:
+      'Draw on the scale to the clicker or the mark, in a safe direction. Let down with the hand on the string.',
   },
   nockingHeight: length(
     'nockingHeight',

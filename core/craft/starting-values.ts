@@ -58,7 +58,10 @@ export function startingBraceBand(bowKind: BowKind, amoLengthIn: number): Starti
   const [low, high] =
     bowKind === 'longbow'
       ? LONGBOW_BRACE
-      : interpolate(bowKind === 'targetRecurve' ? TARGET_RECURVE_BRACE : TAKEDOWN_BRACE, amoLengthIn);
+      : interpolate(
+          bowKind === 'targetRecurve' ? TARGET_RECURVE_BRACE : TAKEDOWN_BRACE,
+          amoLengthIn,
+        );
   return {
     low,
     high,
@@ -89,7 +92,11 @@ export function startingTillerBand(from: StartingFrom): StartingBand {
   switch (from.school) {
     case 'sighted':
       return from.hook === 'split'
-        ? band(3, 6, 'Split hook: the hand pulls above the bow’s centre. Some begin at 0 and tune by feel.')
+        ? band(
+            3,
+            6,
+            'Split hook: the hand pulls above the bow’s centre. Some begin at 0 and tune by feel.',
+          )
         : band(-2, 2, 'Three under: the hand pulls nearer the bow’s centre.');
     case 'barebow':
       return band(-6, 0, 'A hook below the nock loads the bottom limb; deeper crawls want more.');
@@ -113,7 +120,11 @@ export function startingNockingBand(from: StartingFrom): StartingBand {
         ? band(10, 13, 'Off the shelf with a split hook: start high, come down.')
         : band(13, 19, 'Off the shelf, three under: start high, come down.');
     case 'shelfHunting':
-      return band(13, 19, 'Off the shelf: start high so that the tail cannot bounce off the shelf.');
+      return band(
+        13,
+        19,
+        'Off the shelf: start high so that the tail cannot bounce off the shelf.',
+      );
   }
 }
 

@@ -59,7 +59,11 @@ const step = (
   caution: CautionId | null,
   why: string,
 ): StepFacts => ({ id, name, clearing, caution, why });
-const readings = (of: readonly ReadingKind[], each: number): Clearing => ({ by: 'readings', of, each });
+const readings = (of: readonly ReadingKind[], each: number): Clearing => ({
+  by: 'readings',
+  of,
+  each,
+});
 const confirm = (ask: string): Clearing => ({ by: 'confirmation', ask });
 
 /** The order of work: early steps move late ones, so a fault left early hides under a later one. */
@@ -144,7 +148,9 @@ export const STEPS: readonly StepFacts[] = [
   step(
     'clickerLength',
     'Clicker length',
-    confirm('At full draw the blade lies on the point and the shaft’s end is safely in front of the rest.'),
+    confirm(
+      'At full draw the blade lies on the point and the shaft’s end is safely in front of the rest.',
+    ),
     'shaftLength',
     'Too long or too short makes every later reading a lie.',
   ),
@@ -222,6 +228,7 @@ export function facetsOf(id: StepId): readonly FacetId[] {
 
 /** Steps that do not exist for bows of this school. */
 export function stepsNotFor(school: School): ReadonlySet<StepId> {
-  if (shootsOffTheShelf(school)) return new Set<StepId>(['restAndPlunger', 'clickerLength', 'walkBack']);
+  if (shootsOffTheShelf(school))
+    return new Set<StepId>(['restAndPlunger', 'clickerLength', 'walkBack']);
   return school === 'barebow' ? new Set<StepId>(['clickerLength']) : new Set<StepId>();
 }

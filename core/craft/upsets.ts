@@ -44,5 +44,7 @@ function oneBolt(): readonly FacetId[] {
  */
 export function moveUpsets(controls: readonly Control[], facet: FacetId): boolean {
   if (controls.some((control) => UPSETS[control].includes(facet))) return true;
-  return facet === 'bareShaftLateral' && controls.includes('topBolt') && controls.includes('bottomBolt');
+  return (
+    facet === 'bareShaftLateral' && controls.includes('topBolt') && controls.includes('bottomBolt')
+  );
 }

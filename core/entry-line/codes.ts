@@ -3,24 +3,38 @@ import { READING_KINDS, READINGS, type ReadingKind } from '../craft/readings.ts'
 
 /** One code of the entry line and what it stands for. */
 export type Code =
-  | { readonly code: string; readonly name: string; readonly kind: 'reading'; readonly reading: ReadingKind }
-  | { readonly code: string; readonly name: string; readonly kind: 'change'; readonly control: Control }
+  | {
+      readonly code: string;
+      readonly name: string;
+      readonly kind: 'reading';
+      readonly reading: ReadingKind;
+    }
+  | {
+      readonly code: string;
+      readonly name: string;
+      readonly kind: 'change';
+      readonly control: Control;
+    }
   | { readonly code: string; readonly name: string; readonly kind: 'note' };
 
 /** Longest first, so that `tt` is not taken for something shorter and `cs@p` not for `cs`. */
 export const CODES: readonly Code[] = [
-  ...READING_KINDS.map((reading): Code => ({
-    code: READINGS[reading].code,
-    name: READINGS[reading].name,
-    kind: 'reading',
-    reading,
-  })),
-  ...CONTROLS.map((control): Code => ({
-    code: CONTROL_FACTS[control].code,
-    name: CONTROL_FACTS[control].name,
-    kind: 'change',
-    control,
-  })),
+  ...READING_KINDS.map(
+    (reading): Code => ({
+      code: READINGS[reading].code,
+      name: READINGS[reading].name,
+      kind: 'reading',
+      reading,
+    }),
+  ),
+  ...CONTROLS.map(
+    (control): Code => ({
+      code: CONTROL_FACTS[control].code,
+      name: CONTROL_FACTS[control].name,
+      kind: 'change',
+      control,
+    }),
+  ),
   { code: 'note', name: 'Note', kind: 'note' } satisfies Code,
 ].toSorted((one, other) => other.code.length - one.code.length);
 

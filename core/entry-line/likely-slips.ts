@@ -44,7 +44,10 @@ export function likelySlips(
   }
   const seen = new Set<number>();
   return guesses
-    .map(({ value, unit: meant }) => ({ typed: writeTyped(value, meant, unit), stored: toStored(value, meant) }))
+    .map(({ value, unit: meant }) => ({
+      typed: writeTyped(value, meant, unit),
+      stored: toStored(value, meant),
+    }))
     .filter(({ stored }) => {
       const mark = Math.round(stored * 100);
       const fresh = !seen.has(mark);
@@ -57,6 +60,9 @@ export function likelySlips(
 
 function writeTyped(value: number, unit: UnitSymbol, typedIn: UnitSymbol): string {
   const onARule = Math.abs(value * DIVISIONS - Math.round(value * DIVISIONS)) < 1e-9;
-  const figure = unit === 'in' && onARule ? writeRuleFraction(toRuleFraction(value, DIVISIONS)) : showExact(value, 2);
+  const figure =
+    unit === 'in' && onARule
+      ? writeRuleFraction(toRuleFraction(value, DIVISIONS))
+      : showExact(value, 2);
   return unit === typedIn && unit === 'in' ? `${figure} in` : `${figure} ${unit}`;
 }

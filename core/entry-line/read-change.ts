@@ -10,7 +10,8 @@ export function readChange(text: string, argumentAt: number, control: Control): 
   const read = readAmounts(text, argumentAt);
   if (!read.ok) return { kind: 'refused', refusal: read.refusal };
   const [amount, second] = read.amounts;
-  if (amount === undefined) throw new RangeError('readChange: no amount in a text that is not blank');
+  if (amount === undefined)
+    throw new RangeError('readChange: no amount in a text that is not blank');
   if (second !== undefined) {
     return refuse(second, 'A change is one number.', 'Log a second change as its own line.');
   }
@@ -22,7 +23,8 @@ export function readChange(text: string, argumentAt: number, control: Control): 
       `Type ${facts.code} + for ${facts.plus}, ${facts.code} - for ${facts.minus}.`,
     );
   }
-  if (amount.value === 0) return refuse(amount, 'That changes nothing.', 'Type how much was moved.');
+  if (amount.value === 0)
+    return refuse(amount, 'That changes nothing.', 'Type how much was moved.');
   const size = storedAmount(amount, control);
   if (typeof size !== 'number') return size;
   if (facts.unit === 'twist' && !Number.isInteger(size)) {

@@ -17,7 +17,12 @@ export interface Choice {
 export type EntryLine =
   | { readonly kind: 'empty' }
   /** A code is still being typed, or waits for its number. */
-  | { readonly kind: 'typing'; readonly title: string; readonly hint: string; readonly completions: readonly Code[] }
+  | {
+      readonly kind: 'typing';
+      readonly title: string;
+      readonly hint: string;
+      readonly completions: readonly Code[];
+    }
   | { readonly kind: 'refused'; readonly refusal: Refusal }
   | { readonly kind: 'question'; readonly asks: string; readonly choices: readonly Choice[] }
   | {

@@ -13,7 +13,11 @@ export interface PlacedPair {
 }
 
 export type PairsRead =
-  | { readonly kind: 'pairs'; readonly arrow: ArrowState | null; readonly pairs: readonly PlacedPair[] }
+  | {
+      readonly kind: 'pairs';
+      readonly arrow: ArrowState | null;
+      readonly pairs: readonly PlacedPair[];
+    }
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
 /** True for a text that is meant as shots rather than as a reading: it has a comma between numbers. */
@@ -76,11 +80,21 @@ function readOne(
   if (!read.ok) return { refusal: { ...read.refusal, at: read.refusal.at + at } };
   const [amount] = read.amounts;
   if (amount === undefined || read.amounts.length > 1 || amount.unit !== null) {
-    return refuse(at, part.length, `“${part}” is not one plain number.`, `Numbers here are ${unit}.`);
+    return refuse(
+      at,
+      part.length,
+      `“${part}” is not one plain number.`,
+      `Numbers here are ${unit}.`,
+    );
   }
   const mm = toStored(amount.value, unit);
   if (Math.abs(mm) <= OFF_ANY_BUTT_MM) return mm;
-  return refuse(at, part.length, `${part} ${unit} is off any butt.`, `Numbers here are ${unit} from the mark.`);
+  return refuse(
+    at,
+    part.length,
+    `${part} ${unit} is off any butt.`,
+    `Numbers here are ${unit} from the mark.`,
+  );
 }
 
 function refuse(

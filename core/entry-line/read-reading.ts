@@ -97,8 +97,7 @@ function wrongUnit(amount: Amount, kind: ReadingKind): EntryLine {
       at: amount.at,
       length: amount.length,
       says: `${READINGS[kind].name} is not measured in ${amount.unit ?? 'that'}.`,
-      remedy:
-        READINGS[kind].quantity === 'force' ? 'Use lb, kg or N.' : 'Use inches, mm or cm.',
+      remedy: READINGS[kind].quantity === 'force' ? 'Use lb, kg or N.' : 'Use inches, mm or cm.',
     },
   };
 }
@@ -127,7 +126,8 @@ function askAbout(
 ): EntryLine {
   const amount = amounts[oddIndex];
   const value = values[oddIndex];
-  if (amount === undefined || value === undefined) throw new RangeError(`askAbout: no amount ${oddIndex}`);
+  if (amount === undefined || value === undefined)
+    throw new RangeError(`askAbout: no amount ${oddIndex}`);
   const unit = units[oddIndex] ?? bareUnits(kind, state.bow.lengthUnit)[0] ?? 'mm';
   const [low, high] = READINGS[kind].plausible;
   const reference = presentReading(state, kind)?.value ?? middleOf(state, kind) ?? (low + high) / 2;
@@ -178,7 +178,9 @@ function figureOf(kind: ReadingKind, values: readonly number[], state: BowState)
   if (values.length === 1) return mean;
   const force = READINGS[kind].quantity === 'force';
   const spread = sampleSd(values);
-  const shown = force ? `${showNumber(fromStored(spread, 'lb'), 2)} lb` : `${showNumber(spread, 1)} mm`;
+  const shown = force
+    ? `${showNumber(fromStored(spread, 'lb'), 2)} lb`
+    : `${showNumber(spread, 1)} mm`;
   return `mean ${mean}, spread ${shown}, n = ${values.length}`;
 }
 
@@ -191,17 +193,28 @@ function notesOf(
 ): readonly string[] {
   const notes: string[] = [];
   const mean = meanOf(values);
-  if (guessedUnit !== null && READINGS[kind].quantity === 'length' && guessedUnit !== state.bow.lengthUnit) {
+  if (
+    guessedUnit !== null &&
+    READINGS[kind].quantity === 'length' &&
+    guessedUnit !== state.bow.lengthUnit
+  ) {
     notes.push(`Read as ${guessedUnit === 'in' ? 'inches' : 'millimetres'}.`);
   }
-  if (shiftMm !== 0) notes.push(`Converted by ${showNumber(Math.abs(shiftMm), 1)} mm to this bow’s reference.`);
+  if (shiftMm !== 0)
+    notes.push(`Converted by ${showNumber(Math.abs(shiftMm), 1)} mm to this bow’s reference.`);
   const target = targetFor(state, kind);
   if (target?.limit != null && beyondBand(mean, target.limit) !== 0) {
     notes.push(
-      target.limit.source === 'maker' ? 'Outside the maker’s limits.' : 'Outside the limits used while the maker’s are unknown.',
+      target.limit.source === 'maker'
+        ? 'Outside the maker’s limits.'
+        : 'Outside the limits used while the maker’s are unknown.',
     );
   } else if (target !== null) {
-    notes.push(beyondBand(mean, target) === 0 ? `Inside the band (${target.name}).` : `Outside the band (${target.name}).`);
+    notes.push(
+      beyondBand(mean, target) === 0
+        ? `Inside the band (${target.name}).`
+        : `Outside the band (${target.name}).`,
+    );
   }
   const last = presentReading(state, kind);
   if (last !== null) notes.push(changeSince(kind, mean - last.measured.mean));

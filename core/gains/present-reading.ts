@@ -1,7 +1,7 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
-import type { BowState, Measured } from '../record/fold.ts';
+import type { BowState, ChangeMade, Measured } from '../record/fold.ts';
 import { priorGain, type Response } from './prior-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
 
@@ -18,6 +18,8 @@ export interface PresentReading {
   readonly measured: Measured;
   /** False when something was changed since that moves this reading. */
   readonly fresh: boolean;
+  /** Those changes. */
+  readonly movedBy: readonly ChangeMade[];
 }
 
 /** Draw weight for scaling gains: last measured, else marked, else a middling bow's. */
@@ -34,26 +36,32 @@ export function presentWeightN(state: BowState): number {
 export function presentReading(state: BowState, kind: ReadingKind): PresentReading | null {
   const measured = state.readings.get(kind)?.at(-1);
   if (measured === undefined) return null;
+  const weightN = presentWeightN(state);
+  const movedBy = state.changes.filter(
+    (change) => change.index > measured.index && moves(kind, change.control, weightN),
+  );
   const since = new Map<Control, number>();
-  for (const change of state.changes) {
-    if (change.index > measured.index) {
-      since.set(change.control, (since.get(change.control) ?? 0) + change.amount);
-    }
+  for (const change of movedBy) {
+    since.set(change.control, (since.get(change.control) ?? 0) + change.amount);
   }
-  const moved = effectOf(kind, since, presentWeightN(state));
+  const moved = effectOf(kind, since, weightN);
   return {
     value: measured.mean + moved.shift,
     plusMinus: Math.hypot(readingHalfWidth(measured), moved.plusMinus),
     measured,
-    fresh: !moved.touches,
+    fresh: movedBy.length === 0,
+    movedBy,
   };
 }
 
 export interface Effect {
   readonly shift: number;
   readonly plusMinus: number;
-  /** True when any of the controls is known to move this response. */
-  readonly touches: boolean;
+}
+
+function moves(response: Response, control: Control, drawWeightN: number): boolean {
+  const gain = priorGain(response, control, drawWeightN);
+  return gain.mean !== 0 || gain.sd !== 0;
 }
 
 /** What moving controls does to a response: Σ gain · amount, spreads added as squares. */
@@ -64,13 +72,10 @@ export function effectOf(
 ): Effect {
   let shift = 0;
   let variance = 0;
-  let touches = false;
   for (const [control, amount] of amounts) {
     const gain = priorGain(response, control, drawWeightN);
-    if (gain.mean === 0 && gain.sd === 0) continue;
-    if (amount !== 0) touches = true;
     shift += gain.mean * amount;
     variance += (gain.sd * amount) ** 2;
   }
-  return { shift, plusMinus: HALF_90 * Math.sqrt(variance), touches };
+  return { shift, plusMinus: HALF_90 * Math.sqrt(variance) };
 }

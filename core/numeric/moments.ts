@@ -17,6 +17,7 @@ export function squaresAboutMean(values: readonly number[]): number {
 
 /** Sample standard deviation, n − 1 convention. @throws RangeError below two values */
 export function sampleSd(values: readonly number[]): number {
-  if (!(values.length > 1)) throw new RangeError(`sampleSd: needs two values, has ${values.length}`);
+  if (!(values.length > 1))
+    throw new RangeError(`sampleSd: needs two values, has ${values.length}`);
   return Math.sqrt(squaresAboutMean(values) / (values.length - 1));
 }

@@ -39,7 +39,8 @@ const VULGAR: ReadonlyMap<string, readonly [number, number]> = new Map([
 
 const DIGITS = /\d+/y;
 const DECIMAL = /(?:\d+\.\d+|\.\d+|\d+)/y;
-const UNIT = /(?:mm|cm|inches|inch|in|lbs|lb|kg|grains|grain|gr|turns|turn|deg|''|["″”#°]|[mMnNgG])(?![a-z])/iy;
+const UNIT =
+  /(?:mm|cm|inches|inch|in|lbs|lb|kg|grains|grain|gr|turns|turn|deg|''|["″”#°]|[mMnNgG])(?![a-z])/iy;
 const SPACE = /\s+/y;
 const MAX_DENOMINATOR = 64;
 
@@ -140,20 +141,24 @@ function readNumber(reader: Reader): PlainNumber {
     throw new Refused(
       reader.at,
       1,
-      reader.peek() === ',' ? 'A comma stands inside the number.' : 'There is a second point in the number.',
+      reader.peek() === ','
+        ? 'A comma stands inside the number.'
+        : 'There is a second point in the number.',
       'Use one point, like 219.5, and spaces between readings.',
     );
   }
   if (decimal.includes('.')) return { value: Number(decimal), hasFraction: false, whole: null };
 
-  if (isSlash(reader.peek())) return { ...readDenominator(reader, Number(decimal), start), whole: null };
+  if (isSlash(reader.peek()))
+    return { ...readDenominator(reader, Number(decimal), start), whole: null };
 
   const afterWhole = reader.at;
   if (reader.take(/\s*[-‐–]\s*|\s+/y) === null && !VULGAR.has(reader.peek())) {
     return { value: Number(decimal), hasFraction: false, whole: null };
   }
   const vulgar = readVulgar(reader);
-  if (vulgar !== null) return { value: Number(decimal) + vulgar, hasFraction: true, whole: Number(decimal) };
+  if (vulgar !== null)
+    return { value: Number(decimal) + vulgar, hasFraction: true, whole: Number(decimal) };
 
   const numeratorAt = reader.at;
   const numerator = reader.take(DIGITS);
@@ -180,7 +185,11 @@ function readVulgar(reader: Reader): number | null {
   return pair[0] / pair[1];
 }
 
-function readDenominator(reader: Reader, numerator: number, startAt: number): { value: number; hasFraction: true } {
+function readDenominator(
+  reader: Reader,
+  numerator: number,
+  startAt: number,
+): { value: number; hasFraction: true } {
   reader.at += 1;
   const at = reader.at;
   const digits = reader.take(DIGITS);
@@ -213,13 +222,16 @@ function strayCharacter(reader: Reader): Refused {
   return new Refused(
     reader.at,
     1,
-    seen === '' ? 'A number is missing at the end.' : `“${seen}” is not part of a number or unit here.`,
+    seen === ''
+      ? 'A number is missing at the end.'
+      : `“${seen}” is not part of a number or unit here.`,
     'Type a number and, if you like, a unit: 8 5/8, 219 mm, 34 lb.',
   );
 }
 
 function shareLastUnit(amounts: readonly Amount[]): readonly Amount[] {
   const last = amounts.at(-1);
-  if (last?.unit == null || amounts.slice(0, -1).some((amount) => amount.unit !== null)) return amounts;
+  if (last?.unit == null || amounts.slice(0, -1).some((amount) => amount.unit !== null))
+    return amounts;
   return amounts.map((amount) => ({ ...amount, unit: last.unit }));
 }

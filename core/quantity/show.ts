@@ -38,7 +38,8 @@ function decimalsOf(value: number, most: number): number {
 
 /** A length without its unit, in the bow's style: `8 5/8` or `219.1`. */
 export function showLengthFigure(mm: number, style: LengthStyle): string {
-  if (style.lengthUnit === 'in') return writeRuleFraction(toRuleFraction(fromStored(mm, 'in'), style.division));
+  if (style.lengthUnit === 'in')
+    return writeRuleFraction(toRuleFraction(fromStored(mm, 'in'), style.division));
   return showNumber(mm, 1);
 }
 

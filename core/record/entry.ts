@@ -1,11 +1,4 @@
-import type {
-  BowKind,
-  BraceReference,
-  Hand,
-  Hook,
-  Purpose,
-  School,
-} from '../craft/bow-terms.ts';
+import type { BowKind, BraceReference, Hand, Hook, Purpose, School } from '../craft/bow-terms.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { RuleDivision } from '../quantity/fraction.ts';

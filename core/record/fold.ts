@@ -1,14 +1,7 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
-import type {
-  ArrowState,
-  BodyOf,
-  BowFacts,
-  LoggedEntry,
-  NockAttitude,
-  Source,
-} from './entry.ts';
+import type { ArrowState, BodyOf, BowFacts, LoggedEntry, NockAttitude, Source } from './entry.ts';
 import { undoneEntryIds } from './undo.ts';
 
 /** A reading with its replicates summed up; values in the stored unit. */
@@ -182,10 +175,12 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
 
 function withMovePartners(changes: readonly ChangeMade[]): readonly ChangeMade[] {
   const byMove = new Map<string, Control[]>();
-  for (const { moveId, control } of changes) if (moveId !== null) listIn(byMove, moveId).push(control);
+  for (const { moveId, control } of changes)
+    if (moveId !== null) listIn(byMove, moveId).push(control);
   return changes.map((change) => ({
     ...change,
-    moveControls: (change.moveId === null ? null : byMove.get(change.moveId)) ?? change.moveControls,
+    moveControls:
+      (change.moveId === null ? null : byMove.get(change.moveId)) ?? change.moveControls,
   }));
 }
 

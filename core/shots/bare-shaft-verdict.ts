@@ -13,7 +13,11 @@ export interface BareShaftVerdict {
   readonly outward: AxisVerdict;
   readonly up: AxisVerdict;
   readonly toleranceMm: number;
-  readonly counted: { readonly fletched: number; readonly bare: number; readonly calledBad: number };
+  readonly counted: {
+    readonly fletched: number;
+    readonly bare: number;
+    readonly calledBad: number;
+  };
   /** Ends since the last change that put either axis in doubt. */
   readonly ends: number;
   /** Bare shafts scatter more than the bow can explain: form, nock fit or contact first. */
@@ -30,7 +34,8 @@ export function shotsSpeakingFor(
   session: ShootingSession,
   changes: readonly ChangeMade[],
 ): readonly Shot[] {
-  const lastUpset = changes.findLast((change) => moveUpsets(change.moveControls, facet))?.index ?? -1;
+  const lastUpset =
+    changes.findLast((change) => moveUpsets(change.moveControls, facet))?.index ?? -1;
   return session.shots.filter((shot) => shot.index > lastUpset);
 }
 
@@ -45,8 +50,16 @@ export function bareShaftVerdict(
 ): BareShaftVerdict {
   const lateral = shotsSpeakingFor('bareShaftLateral', session, changes);
   const vertical = shotsSpeakingFor('bareShaftVertical', session, changes);
-  const outward = axisVerdict(endsOf(lateral, (shot) => shot.outwardMm), session.toleranceMm, prior.outward);
-  const up = axisVerdict(endsOf(vertical, (shot) => shot.upMm), session.toleranceMm, prior.up);
+  const outward = axisVerdict(
+    endsOf(lateral, (shot) => shot.outwardMm),
+    session.toleranceMm,
+    prior.outward,
+  );
+  const up = axisVerdict(
+    endsOf(vertical, (shot) => shot.upMm),
+    session.toleranceMm,
+    prior.up,
+  );
   const speaking = lateral.length >= vertical.length ? lateral : vertical;
   return {
     outward,

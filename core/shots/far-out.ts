@@ -21,8 +21,16 @@ export function farOutShots(shots: readonly Shot[]): readonly string[] {
       const others = kind.filter((other) => other !== shot);
       if (others.length < FEWEST_OTHERS) continue;
       const unlikely =
-        chanceOfAsFar(shot.outwardMm, others.map((other) => other.outwardMm)) < FAR_OUT_BELOW / 2 ||
-        chanceOfAsFar(shot.upMm, others.map((other) => other.upMm)) < FAR_OUT_BELOW / 2;
+        chanceOfAsFar(
+          shot.outwardMm,
+          others.map((other) => other.outwardMm),
+        ) <
+          FAR_OUT_BELOW / 2 ||
+        chanceOfAsFar(
+          shot.upMm,
+          others.map((other) => other.upMm),
+        ) <
+          FAR_OUT_BELOW / 2;
       if (unlikely) found.push(shot.shotId);
     }
   }

@@ -82,7 +82,9 @@ export function offsetPosterior(sums: AxisSums, prior: ScatterPrior): OffsetPost
       prior.degrees * prior.sdMm ** 2 + sums.fletchedSquares + sums.bareSquares / k ** 2,
     );
     logOdds.push(
-      Math.log(SCATTER_FACTOR_ODDS[index]!) - (nb - 1) * Math.log(k) - (degrees / 2) * Math.log(squares),
+      Math.log(SCATTER_FACTOR_ODDS[index]!) -
+        (nb - 1) * Math.log(k) -
+        (degrees / 2) * Math.log(squares),
     );
     scales.push(Math.sqrt((squares / degrees) * (1 / nf + k ** 2 / nb)));
   }
@@ -120,7 +122,8 @@ export interface ToleranceOdds {
 
 /** @throws RangeError unless toleranceMm is above 0 */
 export function toleranceOdds(posterior: OffsetPosterior, toleranceMm: number): ToleranceOdds {
-  if (!(toleranceMm > 0)) throw new RangeError(`toleranceOdds: tolerance ${toleranceMm} must be above 0`);
+  if (!(toleranceMm > 0))
+    throw new RangeError(`toleranceOdds: tolerance ${toleranceMm} must be above 0`);
   const minus = probabilityBelow(posterior, -toleranceMm);
   const upToPlus = probabilityBelow(posterior, toleranceMm);
   return { plus: 1 - upToPlus, minus, inside: Math.max(0, upToPlus - minus) };
@@ -136,7 +139,8 @@ const HALF_WIDTH_STEPS = 60;
  * @param level e.g. 0.9, the program's ± everywhere
  */
 export function offsetHalfWidthMm(posterior: OffsetPosterior, level = 0.9): number {
-  if (!(level > 0 && level < 1)) throw new RangeError(`offsetHalfWidthMm: level ${level} must be in 0…1`);
+  if (!(level > 0 && level < 1))
+    throw new RangeError(`offsetHalfWidthMm: level ${level} must be in 0…1`);
   const target = (1 + level) / 2;
   let high = Math.max(...posterior.mixture.map(({ scaleMm }) => scaleMm));
   for (let doubling = 0; doubling < 60; doubling += 1) {

@@ -47,7 +47,8 @@ export function shotsNeeded(
     const scaleMm = posterior.mixture[index]!.scaleMm;
     const squares = (scaleMm ** 2 * degrees) / (1 / sums.fletchedCount + k ** 2 / sums.bareCount);
     const sigmaMm = Math.sqrt(squares / (2 * gamma(degrees / 2)()));
-    const fletchedCentreMm = sums.fletchedMeanMm + (sigmaMm / Math.sqrt(sums.fletchedCount)) * normal();
+    const fletchedCentreMm =
+      sums.fletchedMeanMm + (sigmaMm / Math.sqrt(sums.fletchedCount)) * normal();
     const bareCentreMm = sums.bareMeanMm + ((k * sigmaMm) / Math.sqrt(sums.bareCount)) * normal();
     let running = sums;
     let fletchedOwed = 0;
@@ -95,5 +96,10 @@ function withFletched(sums: AxisSums, valueMm: number): AxisSums {
     sums.fletchedSquares,
     valueMm,
   );
-  return { ...sums, fletchedCount: sums.fletchedCount + 1, fletchedMeanMm: mean, fletchedSquares: squares };
+  return {
+    ...sums,
+    fletchedCount: sums.fletchedCount + 1,
+    fletchedMeanMm: mean,
+    fletchedSquares: squares,
+  };
 }

@@ -52,7 +52,9 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
   }
   const also: string[] = [];
   if (verdict.scattered) {
-    also.push('Bare shafts scatter more than the bow can explain: form, nock fit and contact first.');
+    also.push(
+      'Bare shafts scatter more than the bow can explain: form, nock fit and contact first.',
+    );
   }
   if (verdict.done) {
     return { says: 'Done, both ways: go and practise.', figure: null, also, how };

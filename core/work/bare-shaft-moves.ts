@@ -1,5 +1,5 @@
 import { shootsOffTheShelf } from '../craft/bow-terms.ts';
-import { type Control, changeWords, CONTROL_FACTS, showAmount } from '../craft/controls.ts';
+import { type Control, CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showNumber } from '../quantity/show.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import { effectOf, presentReading, presentWeightN } from '../gains/present-reading.ts';
@@ -37,8 +37,17 @@ export function bareShaftMove(
   session: ShootingSession | null,
   verdict: BareShaftVerdict | null,
 ): Move | null {
-  if (session === null || verdict === null || verdict.counted.fletched + verdict.counted.bare === 0) {
-    return shootMove('Shoot bare and fletched', 'Nothing has been shot since the last change.', [], null);
+  if (
+    session === null ||
+    verdict === null ||
+    verdict.counted.fletched + verdict.counted.bare === 0
+  ) {
+    return shootMove(
+      'Shoot bare and fletched',
+      'Nothing has been shot since the last change.',
+      [],
+      null,
+    );
   }
   if (verdict.done) return null;
   const { up, outward } = verdict;
@@ -54,21 +63,17 @@ export function bareShaftMove(
     return shootMove(
       'Check form, nock fit and contact, then shoot again',
       'The bare shafts scatter more than the bow can explain.',
-      ['Powder on rest and riser shows contact.', 'A soft butt twists shafts.', 'Same draw, same anchor, no pluck.'],
+      [
+        'Powder on rest and riser shows contact.',
+        'A soft butt twists shafts.',
+        'Same draw, same anchor, no pluck.',
+      ],
       null,
     );
   }
   const axis = axisToMend(verdict);
   if (axis === null) {
-    const insideBoth = up.call === 'inside' && outward.call === 'inside';
-    return shootMove(
-      insideBoth ? 'One more end, touch nothing' : 'Shoot again, touch nothing',
-      insideBoth
-        ? 'Both axes look inside. It counts as done when a second end agrees.'
-        : 'The offset cannot be told from the scatter yet. More shots settle it; turning something would only hide it.',
-      axisReasons(state, verdict),
-      null,
-    );
+    return waitMove(state, session, verdict);
   }
   const judged = axis === 'up' ? up : outward;
   const remedy = remedyMove(state, session, axis, judged, verdict);
@@ -78,6 +83,34 @@ export function bareShaftMove(
     `One look says ${(causeOf(axis, judged.call) ?? '').toLowerCase()}. One end proves nothing; two that agree do.`,
     axisReasons(state, verdict),
     remedy,
+  );
+}
+
+/** Nothing may be touched yet: says which of the three reasons it is. */
+function waitMove(state: BowState, session: ShootingSession, verdict: BareShaftVerdict): Move {
+  const { up, outward } = verdict;
+  const reasons = axisReasons(state, verdict);
+  if (up.call === 'inside' && outward.call === 'inside') {
+    return shootMove(
+      'One more end, touch nothing',
+      'Both axes look inside. It counts as done when a second end agrees.',
+      reasons,
+      null,
+    );
+  }
+  if (isOut(outward)) {
+    return shootMove(
+      'Shoot again, touch nothing',
+      `Across it looks ${(causeOf('outward', outward.call) ?? '').toLowerCase()}, but up and down comes first and is not settled: a nocking point far off can pass for a stiff or weak shaft.`,
+      reasons,
+      remedyMove(state, session, 'outward', outward, verdict),
+    );
+  }
+  return shootMove(
+    'Shoot again, touch nothing',
+    'The offset cannot be told from the scatter yet. More shots settle it; turning something would only hide it.',
+    reasons,
+    null,
   );
 }
 
@@ -157,11 +190,17 @@ function remedyMove(
 
   const weightN = presentWeightN(state);
   const effect = effectOf(response, chosen.amounts, weightN);
-  const after = { ...judged, offsetMm: offsetMm + effect.shift * scale, plusMinusMm: Math.hypot(judged.plusMinusMm ?? 0, effect.plusMinus * scale) };
+  const after = {
+    ...judged,
+    offsetMm: offsetMm + effect.shift * scale,
+    plusMinusMm: Math.hypot(judged.plusMinusMm ?? 0, effect.plusMinus * scale),
+  };
   const context = { hand: state.bow.hand, unit: 'cm' } as const;
   const cause = causeOf(axis, judged.call) ?? '';
-  const title = [...chosen.amounts].map(([control, amount]) => changeWords(control, amount)).join(', ');
-  const passedOver = remedies.filter((remedy) => remedy !== chosen && remedy.couldDo < ENOUGH_SHARE);
+  const title = movesWords([...chosen.amounts].map(([control, amount]) => ({ control, amount })));
+  const passedOver = remedies.filter(
+    (remedy) => remedy !== chosen && remedy.couldDo < ENOUGH_SHARE,
+  );
   return {
     key: remedyKey(chosen),
     step: 'bareShaft',
@@ -204,14 +243,13 @@ function remedyKey({ amounts }: Remedy): string {
 }
 
 function isSetAside(state: BowState, key: string): boolean {
-  return state.setAside.some((one) => one.moveKey === key && one.at >= (state.sessions.at(-1)?.openedAt ?? ''));
+  return state.setAside.some(
+    (one) => one.moveKey === key && one.at >= (state.sessions.at(-1)?.openedAt ?? ''),
+  );
 }
 
 /** Controls by reversibility for this bow; shelf bows have only the arrow, and weak only a lighter point. */
-function controlsFor(
-  state: BowState,
-  axis: 'outward' | 'up',
-): readonly (readonly Control[])[] {
+function controlsFor(state: BowState, axis: 'outward' | 'up'): readonly (readonly Control[])[] {
   if (axis === 'up') return [['nockingPoint']];
   if (shootsOffTheShelf(state.bow.school)) return [['pointMass']];
   return [['plungerPreload'], ['topBolt', 'bottomBolt'], ['pointMass']];
@@ -257,7 +295,10 @@ function roomLeft(
   const moved = state.moved.get(control) ?? 0;
   if (control === 'topBolt') {
     const { canGoIn, canGoOut } = boltsOutNow(state);
-    return { up: Math.min(canGoIn.top, canGoIn.bottom), down: Math.min(canGoOut.top, canGoOut.bottom) };
+    return {
+      up: Math.min(canGoIn.top, canGoIn.bottom),
+      down: Math.min(canGoOut.top, canGoOut.bottom),
+    };
   }
   if (control === 'nockingPoint') {
     const height = presentReading(state, 'nockingHeight')?.value;
@@ -289,7 +330,9 @@ function nothingLeftMove(axis: 'outward' | 'up', judged: AxisVerdict, state: Bow
     title: axis === 'up' ? 'Nocking point is at its limit' : 'Another shaft',
     expect: null,
     why: `Still ${cause}, ${words}, and what this bow can turn is spent or set aside.`,
-    reasons: ['Weak is cured in the arrow by cutting or a lighter point, stiff by a heavier point; then by another spine.'],
+    reasons: [
+      'Weak is cured in the arrow by cutting or a lighter point, stiff by a heavier point; then by another spine.',
+    ],
     wouldChange: 'A remedy set aside earlier.',
     caution: 'cutting',
     thenCheck: 'Ask a coach or a bow technician before cutting.',

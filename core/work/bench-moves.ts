@@ -1,6 +1,6 @@
 import { showLength, showNumber, showSigned, showWeight } from '../quantity/show.ts';
-import { type Control, changeWords, CONTROL_FACTS } from '../craft/controls.ts';
-import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
+import { type Control, CONTROL_FACTS, movesWords } from '../craft/controls.ts';
+import { lowerFirst } from '../craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { rightFromOutward, sideOf } from '../craft/handedness.ts';
 import { type Effect, effectOf, presentReading, presentWeightN } from '../gains/present-reading.ts';
@@ -73,7 +73,8 @@ function expectedWords(state: BowState, kind: ReadingKind): string | null {
   const present = presentReading(state, kind);
   if (present === null || present.fresh) return null;
   const name = lowerFirst(READINGS[kind].name);
-  if (READINGS[kind].quantity === 'force') return `Expect ${name} about ${showWeight(present.value)}`;
+  if (READINGS[kind].quantity === 'force')
+    return `Expect ${name} about ${showWeight(present.value)}`;
   return `Expect ${name} ${showLength(present.value, state.bow)} ± ${showPlusMinus(present.plusMinus, state.bow)}`;
 }
 
@@ -135,7 +136,8 @@ function tillerMove(state: BowState, status: StepStatus): Move | null {
   if (value === null || target === null) return null;
   const weightN = presentWeightN(state);
   const perTurn =
-    priorGain('tillerTop', 'topBolt', weightN).mean - priorGain('tillerBottom', 'topBolt', weightN).mean;
+    priorGain('tillerTop', 'topBolt', weightN).mean -
+    priorGain('tillerBottom', 'topBolt', weightN).mean;
   const wanted = nearestInside(value, target, READINGS.tillerTop.tolerance) - value;
   const room = boltsOutNow(state);
   const top = clamp(
@@ -210,7 +212,10 @@ function oneControlMove(
     problem: `${name} is ${showLength(present.value, state.bow)}, ${status.words} (${target.name}: ${showLength(target.low, state.bow)} to ${showLength(target.high, state.bow)}).`,
     stop: false,
     thenCheck: `${name} again${reading === 'nockingHeight' ? ', locators loose until proven' : ''}.`,
-    gainWords: middle(target) === 0 ? target.why : `${target.why} ${target.source === 'rule of thumb' ? 'A rule of thumb.' : ''}`.trim(),
+    gainWords:
+      middle(target) === 0
+        ? target.why
+        : `${target.why} ${target.source === 'rule of thumb' ? 'A rule of thumb.' : ''}`.trim(),
   });
 }
 
@@ -228,7 +233,10 @@ function limbLineMove(state: BowState, status: StepStatus): Move | null {
       title: `${limb} pocket: side screws 1/8 turn`,
       expect: null,
       why: `The string passes ${offMm} mm ${side} of the ${limb.toLowerCase()} gauge’s middle. Which way a screw moves it differs from pocket to pocket: turn 1/8, then look.`,
-      reasons: [status.step.why, 'Unstring, loosen one side, tighten the other as much, never both loose.'],
+      reasons: [
+        status.step.why,
+        'Unstring, loosen one side, tighten the other as much, never both loose.',
+      ],
       wouldChange: 'A pocket whose direction is known needs no trial.',
       caution: 'bolts',
       thenCheck: `Limb line, ${limb.toLowerCase()}.`,
@@ -261,7 +269,7 @@ function changeMove(
   return {
     key: `change:${changes.map(({ control, amount }) => `${control}${amount}`).join(',')}`,
     step: status.step.id,
-    title: upperFirst(changes.map(({ control, amount }) => changeWords(control, amount)).join(', ')),
+    title: movesWords(changes),
     expect: expectAfter(state, amounts, words.reading),
     why: words.problem,
     reasons: [words.problem, words.gainWords, status.step.why],

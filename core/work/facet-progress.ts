@@ -31,7 +31,9 @@ type PlainFacetId = Exclude<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
  */
 export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetProgress> {
   const drafts = new Map<PlainFacetId, Draft>();
-  const steps = STEPS.filter((step): step is StepFacts & { id: PlainFacetId } => step.id !== 'bareShaft');
+  const steps = STEPS.filter(
+    (step): step is StepFacts & { id: PlainFacetId } => step.id !== 'bareShaft',
+  );
   for (const step of steps) {
     drafts.set(step.id, { clearedAt: null, upsetBy: [], have: new Map(), cleared: false });
   }

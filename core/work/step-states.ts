@@ -84,7 +84,10 @@ export function sinceChangesWords(changes: readonly ChangeMade[]): string {
 }
 
 /** How far a value lies outside its band, signed; 0 inside. */
-export function beyondBand(value: number, band: { readonly low: number; readonly high: number }): number {
+export function beyondBand(
+  value: number,
+  band: { readonly low: number; readonly high: number },
+): number {
   if (value < band.low) return value - band.low;
   return value > band.high ? value - band.high : 0;
 }
@@ -105,7 +108,7 @@ function worstOutOfBand(state: BowState, stepId: StepId): string | null {
     const { limit } = target;
     if (limit !== null && beyondBand(value, limit) !== 0) return 'outside the limits';
     const beyond = beyondBand(value, target);
-    if (Math.abs(beyond) > noise(id)) return beyond > 0 ? 'above its band' : 'below its band';
+    if (Math.abs(beyond) > noise(id)) return beyond > 0 ? 'above band' : 'below band';
   }
   return null;
 }
@@ -120,7 +123,8 @@ function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
   const lateral = bareShaftEvidence(state, 'bareShaftLateral');
   const upsetBy = [...new Set([...vertical.upsetBy, ...lateral.upsetBy])];
   const base = { step, clearedAt: null, upsetBy };
-  if (!vertical.everShot || vertical.verdict === null) return { ...base, state: 'toDo', words: 'to do' };
+  if (!vertical.everShot || vertical.verdict === null)
+    return { ...base, state: 'toDo', words: 'to do' };
   if (upsetBy.length > 0) {
     const both = vertical.upsetBy.length > 0 && lateral.upsetBy.length > 0;
     const which = both ? 'stale' : vertical.upsetBy.length > 0 ? 'vertical stale' : 'lateral stale';
@@ -128,7 +132,11 @@ function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
   }
   const { up, outward } = vertical.verdict;
   if (up.call === 'inside' && outward.call === 'inside') {
-    return { ...base, state: 'holds', words: vertical.verdict.done ? 'holds' : 'inside, one more end' };
+    return {
+      ...base,
+      state: 'holds',
+      words: vertical.verdict.done ? 'holds' : 'inside, one more end',
+    };
   }
   if (isOut(up) || isOut(outward)) {
     return { ...base, state: 'outOfBand', words: isOut(up) ? 'vertical is out' : 'lateral is out' };

@@ -16,16 +16,21 @@ export function checkAppend(log: readonly LoggedEntry[], fresh: readonly Entry[]
   if (log.length === 0 && first.body.kind !== 'bowMade') {
     throw new RefusedRequest(404, 'unknownBow', 'No bow has this id. Make the bow first.');
   }
-  const again = fresh.findIndex((entry, index) => entry.body.kind === 'bowMade' && (log.length > 0 || index > 0));
+  const again = fresh.findIndex(
+    (entry, index) => entry.body.kind === 'bowMade' && (log.length > 0 || index > 0),
+  );
   if (again >= 0) throw refused(again, 'body.kind', 'bowMadeTwice', 'This bow is already made.');
 
   const ids = new Set(log.map((entry) => entry.id));
   const undoable = new Set(log.filter(({ body }) => body.kind !== 'bowMade').map(({ id }) => id));
   const state = foldLog(log);
   const sessions = new Set(state?.sessions.map(({ sessionId }) => sessionId));
-  const shots = new Set(state?.sessions.flatMap((session) => session.shots.map(({ shotId }) => shotId)));
+  const shots = new Set(
+    state?.sessions.flatMap((session) => session.shots.map(({ shotId }) => shotId)),
+  );
   for (const [index, entry] of fresh.entries()) {
-    if (ids.has(entry.id)) throw refused(index, 'id', 'idTwice', 'The same id stands twice in this request.');
+    if (ids.has(entry.id))
+      throw refused(index, 'id', 'idTwice', 'The same id stands twice in this request.');
     ids.add(entry.id);
     checkReferences(entry, index, { undoable, sessions, shots });
     if (entry.body.kind !== 'bowMade') undoable.add(entry.id);
@@ -43,7 +48,12 @@ function checkReferences({ body }: Entry, index: number, known: Known): void {
   switch (body.kind) {
     case 'undone':
       if (!known.undoable.has(body.entryId)) {
-        throw refused(index, 'body.entryId', 'nothingToUndo', 'There is no such entry to take back.');
+        throw refused(
+          index,
+          'body.entryId',
+          'nothingToUndo',
+          'There is no such entry to take back.',
+        );
       }
       break;
     case 'sessionOpened':

@@ -33,23 +33,36 @@ const COLUMNS = 'seq, id, bow_id, at, by, body';
 export function entryQueries(db: Db): EntryQueries {
   const selectLog = db.prepare(`SELECT ${COLUMNS} FROM entry WHERE bow_id = ? ORDER BY seq`);
   const selectOne = db.prepare(`SELECT ${COLUMNS} FROM entry WHERE id = ?`);
-  const selectBows = db.prepare('SELECT bow_id FROM entry GROUP BY bow_id ORDER BY min(seq)').pluck();
+  const selectBows = db
+    .prepare('SELECT bow_id FROM entry GROUP BY bow_id ORDER BY min(seq)')
+    .pluck();
   const countAll = db.prepare('SELECT count(*) FROM entry').pluck();
   const insert = db.prepare('INSERT INTO entry (id, bow_id, at, by, body) VALUES (?, ?, ?, ?, ?)');
 
-  const append = (entries: readonly Entry[], check: (fresh: readonly Entry[]) => void): Appended => {
+  const append = (
+    entries: readonly Entry[],
+    check: (fresh: readonly Entry[]) => void,
+  ): Appended => {
     const known = entries.map((entry) => {
       const row: unknown = selectOne.get(entry.id);
       return row === undefined ? null : rowToEntry(row);
     });
-    const takenAt = known.findIndex((there, index) => there !== null && !sameEntry(there, entries[index]));
+    const takenAt = known.findIndex(
+      (there, index) => there !== null && !sameEntry(there, entries[index]),
+    );
     if (takenAt >= 0) return { kind: 'idTaken', index: takenAt };
     const fresh = entries.filter((_, index) => known[index] === null);
     check(fresh);
     const stored = entries.map((entry, index) => {
       const there = known[index];
       if (there != null) return there;
-      const { lastInsertRowid } = insert.run(entry.id, entry.bowId, entry.at, entry.by, JSON.stringify(entry.body));
+      const { lastInsertRowid } = insert.run(
+        entry.id,
+        entry.bowId,
+        entry.at,
+        entry.by,
+        JSON.stringify(entry.body),
+      );
       return { ...entry, seq: Number(lastInsertRowid) };
     });
     return { kind: 'appended', entries: stored, fresh: fresh.length };

@@ -41,17 +41,23 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
       const { entries } = appendRequestSchema.parse(request.body);
       const astray = entries.findIndex((entry) => entry.bowId !== bowId);
       if (astray >= 0) {
-        throw new RefusedRequest(422, 'otherBow', 'An entry belongs to another bow than the address.', [
-          { path: `entries.${astray}.bowId`, message: 'differs from the address' },
-        ]);
+        throw new RefusedRequest(
+          422,
+          'otherBow',
+          'An entry belongs to another bow than the address.',
+          [{ path: `entries.${astray}.bowId`, message: 'differs from the address' }],
+        );
       }
       const appended = queries.append(entries, (fresh) => {
         checkAppend(queries.logOf(bowId), fresh);
       });
       if (appended.kind === 'idTaken') {
-        throw new RefusedRequest(409, 'idTaken', 'An entry with this id is already stored, with other content.', [
-          { path: `entries.${appended.index}.id`, message: 'taken' },
-        ]);
+        throw new RefusedRequest(
+          409,
+          'idTaken',
+          'An entry with this id is already stored, with other content.',
+          [{ path: `entries.${appended.index}.id`, message: 'taken' }],
+        );
       }
       response
         .status(appended.fresh > 0 ? 201 : 200)

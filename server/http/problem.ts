@@ -42,7 +42,11 @@ export function sendProblem(response: Response, problem: Omit<Problem, 'type' | 
 
 /** Answers every path nobody has claimed. */
 export const notFound: RequestHandler = (request, response) => {
-  sendProblem(response, { status: 404, code: 'notFound', detail: `There is nothing at ${request.path}.` });
+  sendProblem(response, {
+    status: 404,
+    code: 'notFound',
+    detail: `There is nothing at ${request.path}.`,
+  });
 };
 
 /** For a path that exists, but not for this method. */
@@ -68,17 +72,26 @@ export function problemHandler(report: (error: unknown) => void): ErrorRequestHa
   };
 }
 
-function toProblem(error: unknown, report: (error: unknown) => void): Omit<Problem, 'type' | 'title'> {
+function toProblem(
+  error: unknown,
+  report: (error: unknown) => void,
+): Omit<Problem, 'type' | 'title'> {
   if (error instanceof RefusedRequest) {
     return { status: error.status, code: error.code, detail: error.message, issues: error.issues };
   }
   if (error instanceof ZodError) {
-    const issues = error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+    const issues = error.issues.map((issue) => ({
+      path: issue.path.join('.'),
+      message: issue.message,
+    }));
     const first = issues[0];
     return {
       status: 400,
       code: 'invalidInput',
-      detail: first === undefined ? 'The request does not fit.' : `${first.path || 'request'}: ${first.message}`,
+      detail:
+        first === undefined
+          ? 'The request does not fit.'
+          : `${first.path || 'request'}: ${first.message}`,
       issues,
     };
   }
@@ -90,12 +103,14 @@ function toProblem(error: unknown, report: (error: unknown) => void): Omit<Probl
   return {
     status: 500,
     code: 'internal',
-    detail: 'Nothing was stored by this request. Try again; if it stays, see the server’s own output.',
+    detail:
+      'Nothing was stored by this request. Try again; if it stays, see the server’s own output.',
   };
 }
 
 function statusOf(error: unknown): number {
-  if (error instanceof Error && 'status' in error && typeof error.status === 'number') return error.status;
+  if (error instanceof Error && 'status' in error && typeof error.status === 'number')
+    return error.status;
   return 500;
 }
 

@@ -18,7 +18,11 @@ export class ServerAway extends Error {}
  *
  * @throws RefusedByServer for a problem+json answer, ServerAway when there is no usable answer
  */
-export async function request<T>(path: string, schema: z.ZodType<T>, init?: RequestInit): Promise<T> {
+export async function request<T>(
+  path: string,
+  schema: z.ZodType<T>,
+  init?: RequestInit,
+): Promise<T> {
   let response: Response;
   try {
     response = await fetch(path, init);

@@ -4,5 +4,7 @@ import { request } from './http.ts';
 
 /** Every bow, summed up by the server. */
 export function useRack() {
-  return useSWR<RackResponse, Error>('/api/bows', (path: string) => request(path, rackResponseSchema));
+  return useSWR<RackResponse, Error>('/api/bows', (path: string) =>
+    request(path, rackResponseSchema),
+  );
 }

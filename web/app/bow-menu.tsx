@@ -25,7 +25,10 @@ export function BowMenu({ bowId }: { readonly bowId: string }) {
         <span className="visually-hidden">, take another bow</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
-        <DropdownMenu.Content className="sheet-panel z-50 max-h-[70dvh] min-w-64 overflow-y-auto py-2" align="start">
+        <DropdownMenu.Content
+          className="sheet-panel z-50 max-h-[70dvh] min-w-64 overflow-y-auto py-2"
+          align="start"
+        >
           {(data?.bows ?? []).map((bow) => (
             <DropdownMenu.Item
               key={bow.bowId}

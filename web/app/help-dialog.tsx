@@ -24,7 +24,11 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
   const settings = useSettings();
   const [name, setName] = useState(tunerName());
   return (
-    <SheetDialog title="Keys, codes and look" description="Kept in this browser only." onClose={onClose}>
+    <SheetDialog
+      title="Keys, codes and look"
+      description="Kept in this browser only."
+      onClose={onClose}
+    >
       <div className="grid gap-6 min-[640px]:grid-cols-2">
         <div className="grid content-start gap-4">
           <ChoiceRow

@@ -10,11 +10,19 @@ export function Loading({ what }: { readonly what: string }) {
 }
 
 /** The page has nothing to show, and why; says that nothing was lost and what to do. */
-export function CannotShow({ error, retry }: { readonly error: Error; readonly retry: () => void }) {
+export function CannotShow({
+  error,
+  retry,
+}: {
+  readonly error: Error;
+  readonly retry: () => void;
+}) {
   return (
     <section className="m-auto max-w-lg p-7" role="alert">
       <h1 className="text-[26px] leading-tight font-[560]">This cannot be shown now.</h1>
-      <p className="mt-2">{error.message} Nothing was lost: what you logged is stored or waits in this browser.</p>
+      <p className="mt-2">
+        {error.message} Nothing was lost: what you logged is stored or waits in this browser.
+      </p>
       <p className="mt-4 flex gap-4">
         <button type="button" className="btn-ink" onClick={retry}>
           Try again

@@ -49,7 +49,12 @@ export function TopBar({
       </nav>
       <div className="ml-auto flex items-center gap-1">
         {bowId !== null && <HandAndUnits bowId={bowId} />}
-        <button type="button" className="grid size-11 place-items-center" onClick={onHelp} aria-label="Keys, look and name">
+        <button
+          type="button"
+          className="grid size-11 place-items-center"
+          onClick={onHelp}
+          aria-label="Keys, look and name"
+        >
           <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden>
             <path className="s-out" d="M3 5h14M3 10h14M3 15h14" />
             <circle className="s-out f-sheet" cx="7" cy="5" r="2" />

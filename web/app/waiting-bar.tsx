@@ -10,7 +10,11 @@ export function WaitingBar({ bow }: { readonly bow: BowHandle }) {
   const queued = waiting.length - refused.length;
   if (refused.length === 0 && !(away && queued > 0) && !away) return null;
   return (
-    <div className="border-b border-ink px-4 py-2 text-[14px] min-[720px]:px-7" role="status" data-testid="waiting-bar">
+    <div
+      className="border-b border-ink px-4 py-2 text-[14px] min-[720px]:px-7"
+      role="status"
+      data-testid="waiting-bar"
+    >
       {away && (
         <p>
           The server does not answer.{' '}

@@ -58,7 +58,8 @@ export function BenchDrawing({
   const nocking = readingView(state, 'nockingHeight');
   const tiller = tillerView(state);
   const x = (value: number) => sheetX(value, bow.hand);
-  const block = (from: number, width: number) => (bow.hand === 'left' ? from : SHEET.width - from - width);
+  const block = (from: number, width: number) =>
+    bow.hand === 'left' ? from : SHEET.width - from - width;
   const wide = block(356, 232);
   const narrow = block(8, 150);
   const stringX = x(SHEET.stringX);
@@ -71,7 +72,9 @@ export function BenchDrawing({
       aria-label={`Side sight of ${bow.name}, drawn to scale, ${bow.hand}-handed`}
       data-brace-mm={braceMm.toFixed(1)}
     >
-      {move !== null && <path className="s-accent" d={threadPath(move.place, bow.hand)} data-testid="thread" />}
+      {move !== null && (
+        <path className="s-accent" d={threadPath(move.place, bow.hand)} data-testid="thread" />
+      )}
       <ScaleBar x={narrow} y={62} pxPerIn={pxPerIn} inches={bow.lengthUnit === 'in'} />
       {view === null ? (
         <text x={stringX} y={SHEET.middleY} textAnchor="middle">
@@ -80,11 +83,31 @@ export function BenchDrawing({
       ) : (
         <>
           <BowFigure view={view} />
-          <Leader from={[stringX, view.topRoot[1]]} dimension={view.topRoot} under={[x(356), 174]} end={x(588)} />
-          <Leader from={[stringX, view.throat[1]]} dimension={view.throat} under={[x(356), 411]} end={x(588)} />
-          <Leader from={[stringX, view.bottomRoot[1]]} dimension={view.bottomRoot} under={[x(356), 540]} end={x(588)} />
+          <Leader
+            from={[stringX, view.topRoot[1]]}
+            dimension={view.topRoot}
+            under={[x(356), 174]}
+            end={x(588)}
+          />
+          <Leader
+            from={[stringX, view.throat[1]]}
+            dimension={view.throat}
+            under={[x(356), 411]}
+            end={x(588)}
+          />
+          <Leader
+            from={[stringX, view.bottomRoot[1]]}
+            dimension={view.bottomRoot}
+            under={[x(356), 540]}
+            end={x(588)}
+          />
           <circle className="s-thin" cx={view.nock[0]} cy={view.nock[1]} r={13} />
-          <text x={view.nock[0] + (bow.hand === 'left' ? -24 : 24)} y={view.nock[1] + 24} textAnchor="middle" className="t-strong">
+          <text
+            x={view.nock[0] + (bow.hand === 'left' ? -24 : 24)}
+            y={view.nock[1] + 24}
+            textAnchor="middle"
+            className="t-strong"
+          >
             A
           </text>
           {move?.place === 'string' && <TwistSign x={stringX} y={589} />}
@@ -101,9 +124,9 @@ export function BenchDrawing({
         onReading={onReading}
         right={tiller === null ? undefined : { label: 'top less bottom', figure: tiller.figure }}
       />
-      {tiller?.gauge != null && <Gauge gauge={tiller.gauge} x={wide + 10} y={576} width={212} />}
-      <Reading view={weight} x={narrow} y={252} width={150} onReading={onReading} stacked />
-      {weight.gauge !== null && <Gauge gauge={weight.gauge} x={narrow + 8} y={348} width={130} />}
+      {tiller?.gauge != null && <Gauge gauge={tiller.gauge} x={wide + 10} y={586} width={212} />}
+      <Reading view={weight} x={narrow} y={236} width={150} onReading={onReading} stacked />
+      {weight.gauge !== null && <Gauge gauge={weight.gauge} x={narrow + 8} y={362} width={130} />}
       <NockDetail x={block(18, 104)} y={405} nockingMm={nockingMm} hand={bow.hand} />
       <Reading view={nocking} x={narrow} y={532} width={150} onReading={onReading} stacked />
       {nocking.gauge !== null && <Gauge gauge={nocking.gauge} x={narrow + 8} y={628} width={130} />}
@@ -171,25 +194,58 @@ function Reading({
         </text>
       )}
       {stacked ? (
-        <text x={x} y={y + 60} className={view.words === null ? 't-note' : 't-strong'} style={{ fontSize: 12 }}>
+        <text
+          x={x}
+          y={y + 60}
+          className={view.words === null ? 't-note' : 't-strong'}
+          style={{ fontSize: 12 }}
+        >
           <SvgFractions text={note} />
         </text>
-      ) : right === undefined ? (
-        <text x={x + width} y={y + 42} textAnchor="end" className="t-quiet" style={{ fontSize: 12.5 }}>
-          {view.words === null && <SvgFractions text={view.other} />}
-        </text>
-      ) : null}
-      {!stacked && view.words !== null && (
-        <text x={x + width} y={y + (right === undefined ? 0 : 66)} textAnchor="end" className="t-strong">
-          {view.words}
-        </text>
-      )}
-      {!stacked && view.expected !== null && right === undefined && (
-        <text x={x + width} y={y + 42} textAnchor="end" style={{ fontSize: 12.5 }}>
-          <SvgFractions text={view.expected.replace('expect ', '→ ')} />
-        </text>
+      ) : (
+        <BesideFigure view={view} x={x + width} y={y} below={right !== undefined} />
       )}
     </g>
+  );
+}
+
+/** Beside the figure: the other unit, or why it is not to be trusted and what to expect. */
+function BesideFigure({
+  view,
+  x,
+  y,
+  below,
+}: {
+  readonly view: ReadingView;
+  readonly x: number;
+  readonly y: number;
+  readonly below: boolean;
+}) {
+  if (view.words === null) {
+    if (below) return null;
+    return (
+      <text x={x} y={y + 42} textAnchor="end" className="t-quiet" style={{ fontSize: 12.5 }}>
+        <SvgFractions text={view.other} />
+      </text>
+    );
+  }
+  return (
+    <>
+      <text
+        x={x}
+        y={y + (below ? 65 : 26)}
+        textAnchor="end"
+        className="t-strong"
+        style={{ fontSize: 12.5 }}
+      >
+        <SvgFractions text={view.words} />
+      </text>
+      {view.expected !== null && !below && (
+        <text x={x} y={y + 43} textAnchor="end" style={{ fontSize: 12.5 }}>
+          <SvgFractions text={view.expected} />
+        </text>
+      )}
+    </>
   );
 }
 
@@ -238,7 +294,9 @@ function ScaleBar({
     <g aria-hidden>
       <path
         className="s-dim"
-        d={marks.map((mark) => `M${x + mark * unitPx} ${y}v${-(mark % (3 * step) === 0 ? 7 : 4)}`).join('')}
+        d={marks
+          .map((mark) => `M${x + mark * unitPx} ${y}v${-(mark % (3 * step) === 0 ? 7 : 4)}`)
+          .join('')}
       />
       <path className="s-thin" d={`M${x} ${y}h${count * unitPx}`} />
       <text className="t-note" x={x} y={y + 15}>
@@ -255,7 +313,7 @@ function TwistSign({ x, y }: { readonly x: number; readonly y: number }) {
   return (
     <path
       className="s-accent-out"
-      d={`M${x - 4} ${y + 6}c-12 -1 -12 -9 4 -9s16 8 4 9m-3 -5l3 5 -6 2`}
+      d={`M${x + 6} ${y - 4}A12 5.500 0 1 0 ${x + 7} ${y + 4}M${x + 1} ${y + 7}l6.500 -3 -2 -6.500`}
       style={{ strokeWidth: 'var(--w-bold)' }}
       aria-hidden
     />

@@ -27,7 +27,8 @@ export function BenchPage() {
   useEffect(() => {
     if (bow.state !== null) rememberBow(bowId);
   }, [bow.state, bowId]);
-  if (bow.error !== null) return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
+  if (bow.error !== null)
+    return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
   if (bow.state === null) return <Loading what="the bow" />;
   return <Bench key={bowId} bowId={bowId} bow={bow} state={bow.state} />;
 }
@@ -64,7 +65,8 @@ function Bench({
     inputRef.current?.focus();
   }, []);
   const { done, notNow } = useMoveActions(bowId, store, openEntryLine);
-  const undo = (ids: readonly string[]) => store(ids.map((entryId) => ({ kind: 'undone', entryId })));
+  const undo = (ids: readonly string[]) =>
+    store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const enterReading = (kind: ReadingKind) => openEntryLine(`${READINGS[kind].code} `);
   const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
 
@@ -73,7 +75,7 @@ function Bench({
       <h1 className="visually-hidden">Bench: {state.bow.name}</h1>
       <WaitingBar bow={bow} />
       <div className="min-h-0 flex-1 overflow-y-auto">
-        <div className="grid grid-cols-1 gap-x-6 px-4 py-4 min-[720px]:grid-cols-[1fr_300px] min-[720px]:px-7 min-[1100px]:h-full min-[1100px]:min-h-160 min-[1100px]:grid-cols-[264px_minmax(0,1fr)_310px] min-[1100px]:gap-x-5 min-[1100px]:py-0">
+        <div className="grid grid-cols-1 gap-x-6 px-4 py-4 min-[720px]:grid-cols-[1fr_300px] min-[720px]:px-7 min-[1100px]:h-full min-[1100px]:min-h-160 min-[1100px]:grid-cols-[276px_minmax(0,1fr)_310px] min-[1100px]:gap-x-5 min-[1100px]:py-0">
           <div className="order-3 max-[719px]:mt-6 min-[720px]:col-span-2 min-[1100px]:order-1 min-[1100px]:col-span-1 min-[1100px]:pt-3">
             <OrderOfWork
               steps={steps}

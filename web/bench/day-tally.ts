@@ -25,7 +25,11 @@ export function dayTally(state: BowState, now: Date): DayTally {
     if (body.kind === 'change' && CONTROL_FACTS[body.control].needsUnstrung) {
       if (!unstrung) stringOffs += 1;
       unstrung = true;
-    } else if (body.kind === 'reading' || body.kind === 'shotPlaced' || body.kind === 'shotsFired') {
+    } else if (
+      body.kind === 'reading' ||
+      body.kind === 'shotPlaced' ||
+      body.kind === 'shotsFired'
+    ) {
       unstrung = false;
       shots += body.kind === 'shotPlaced' ? 1 : body.kind === 'shotsFired' ? body.count : 0;
     }

@@ -31,7 +31,10 @@ export function EntryLine({
         if (read.kind === 'ready') onStore(read.bodies);
       }}
     >
-      <label htmlFor="entry-line" className="grid size-6 shrink-0 place-items-center rounded-[2px] border border-ink text-[13px] max-[719px]:hidden">
+      <label
+        htmlFor="entry-line"
+        className="grid size-6 shrink-0 place-items-center rounded-[2px] border border-ink text-[13px] max-[719px]:hidden"
+      >
         <span aria-hidden>/</span>
         <span className="visually-hidden">Entry line</span>
       </label>
@@ -87,7 +90,10 @@ function Echo({
 }) {
   switch (read.kind) {
     case 'empty':
-      if (stored === null) return <span className="text-ink-2">A reading, a change or a note. ? lists the codes.</span>;
+      if (stored === null)
+        return (
+          <span className="text-ink-2">A reading, a change or a note. ? lists the codes.</span>
+        );
       return (
         <>
           <b className="font-[640]">Logged</b> <Fractions text={stored.words} />{' '}

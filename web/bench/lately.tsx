@@ -39,7 +39,11 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
     case 'shotPlaced':
       return `${body.arrow === 'bare' ? 'Bare' : 'Fletched'} shot, end ${body.endNumber}`;
     case 'shotAmended':
-      return body.calledBad === undefined ? 'Shot corrected' : body.calledBad ? 'Shot called bad' : 'Shot counted again';
+      return body.calledBad === undefined
+        ? 'Shot corrected'
+        : body.calledBad
+          ? 'Shot called bad'
+          : 'Shot counted again';
     case 'moveSetAside':
       return `Set aside: ${body.title}`;
     case 'undone':
@@ -59,7 +63,9 @@ export function Lately({
   readonly undoneIds: ReadonlySet<string>;
   readonly onUndo: (entryIds: readonly string[]) => void;
 }) {
-  const recent = log.filter(({ body }) => body.kind !== 'undone' && body.kind !== 'bowMade').slice(-SHOWN);
+  const recent = log
+    .filter(({ body }) => body.kind !== 'undone' && body.kind !== 'bowMade')
+    .slice(-SHOWN);
   if (recent.length === 0) return null;
   return (
     <section aria-label="Lately" className="mt-5 border-t border-faint pt-2">
@@ -67,9 +73,15 @@ export function Lately({
       <ul>
         {recent.toReversed().map((entry) => {
           const undone = undoneIds.has(entry.id);
-          const partners = entry.body.kind === 'change' && entry.body.moveId !== undefined ? movePartners(log, entry.body.moveId) : [entry.id];
+          const partners =
+            entry.body.kind === 'change' && entry.body.moveId !== undefined
+              ? movePartners(log, entry.body.moveId)
+              : [entry.id];
           return (
-            <li key={entry.id} className="flex min-h-8 items-center justify-between gap-3 text-[13px]">
+            <li
+              key={entry.id}
+              className="flex min-h-8 items-center justify-between gap-3 text-[13px]"
+            >
               <span className={undone ? 'line-through' : ''}>
                 <Fractions text={entryWords(entry.body, bow)} />
                 <span className="text-ink-2">, {whenWords(entry.at)}</span>
@@ -110,4 +122,3 @@ export function whenWords(at: string): string {
     ? then.toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })
     : then.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
 }
-

@@ -53,7 +53,9 @@ export function NextMove({
       </div>
       {(move.reasons.length > 0 || move.wouldChange !== null) && (
         <details className="mt-1" key={move.key}>
-          <summary className="min-h-6 cursor-pointer underline underline-offset-3">All the reasons</summary>
+          <summary className="min-h-6 cursor-pointer underline underline-offset-3">
+            All the reasons
+          </summary>
           <ul className="mt-1 grid list-disc gap-1 pl-5">
             {move.reasons.map((reason) => (
               <li key={reason}>
@@ -82,7 +84,12 @@ export function NextMove({
         </p>
       )}
       <div className="mt-4 flex flex-wrap items-stretch gap-2">
-        <button type="button" className="btn" data-kind={move.stop ? 'stop' : 'move'} onClick={() => onDone(move)}>
+        <button
+          type="button"
+          className="btn"
+          data-kind={move.stop ? 'stop' : 'move'}
+          onClick={() => onDone(move)}
+        >
           {move.doneLabel}
         </button>
         {!move.stop && (

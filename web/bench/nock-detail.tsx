@@ -29,8 +29,18 @@ export function NockDetail({
         <circle cx={cx} cy={cy} r={RADIUS} />
       </clipPath>
       <g clipPath={`url(#${clip})`}>
-        <path d={`M${cx} ${y - 4}V${y + 2 * RADIUS + 4}`} stroke="var(--ink)" strokeWidth={9} fill="none" />
-        <path d={`M${cx} ${y - 4}V${y + 2 * RADIUS + 4}`} stroke="var(--metal)" strokeWidth={6.5} fill="none" />
+        <path
+          d={`M${cx} ${y - 4}V${y + 2 * RADIUS + 4}`}
+          stroke="var(--ink)"
+          strokeWidth={9}
+          fill="none"
+        />
+        <path
+          d={`M${cx} ${y - 4}V${y + 2 * RADIUS + 4}`}
+          stroke="var(--metal)"
+          strokeWidth={6.5}
+          fill="none"
+        />
         <path
           className="s-hair"
           d={Array.from({ length: 22 }, (_, k) => `M${cx - 4} ${y + k * 5}l8 -4`).join('')}
@@ -41,8 +51,15 @@ export function NockDetail({
           className="s-out"
           d={`M${cx - facing * 9} ${nock - 8}Q${cx + facing * 12} ${nock} ${cx - facing * 9} ${nock + 8}M${cx - facing * 9} ${nock - 8}L${cx + facing * 26} ${nock - 11}H${cx + facing * 60}M${cx - facing * 9} ${nock + 8}L${cx + facing * 26} ${nock + 11}H${cx + facing * 60}`}
         />
-        <path className="s-dim" strokeDasharray="14 3 3 3" d={`M${cx - RADIUS} ${square}H${cx + RADIUS}`} />
-        <path className="s-dim" d={`M${cx - facing * 38} ${square}V${locator}M${cx - facing * 44} ${locator}h${facing * 34}`} />
+        <path
+          className="s-dim"
+          strokeDasharray="14 3 3 3"
+          d={`M${cx - RADIUS} ${square}H${cx + RADIUS}`}
+        />
+        <path
+          className="s-dim"
+          d={`M${cx - facing * 38} ${square}V${locator}M${cx - facing * 44} ${locator}h${facing * 34}`}
+        />
         <path
           className="s-out"
           d={`M${cx - facing * 38 - 3.5} ${square + 3.5}l7 -7M${cx - facing * 38 - 3.5} ${locator + 3.5}l7 -7`}

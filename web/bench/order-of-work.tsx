@@ -41,7 +41,10 @@ export function OrderOfWork({
                   setOpen(wanted ? status.step.id : null);
                 }}
               >
-                <Popover.Trigger className="flex h-11 w-full items-stretch text-left min-[1100px]:h-7.5" data-step={status.step.id}>
+                <Popover.Trigger
+                  className="flex h-11 w-full items-stretch text-left min-[1100px]:h-7.5"
+                  data-step={status.step.id}
+                >
                   <StringPiece look={isNext ? 'next' : LOOK[status.state]} />
                   <StepWords status={status} isNext={isNext} />
                 </Popover.Trigger>
@@ -78,12 +81,15 @@ export function OrderOfWork({
 function StepWords({ status, isNext }: { readonly status: StepStatus; readonly isNext: boolean }) {
   const strong = isNext || status.state === 'stale' || status.state === 'outOfBand';
   const colour = isNext ? 'text-accent' : '';
-  const words = isNext && status.state === 'toDo' ? 'next move' : isNext ? `next, ${status.words}` : status.words;
+  const words =
+    isNext && status.state === 'toDo' && status.words === 'to do' ? 'next move' : status.words;
   return (
-    <span className={`flex min-w-0 flex-1 items-center justify-between gap-3 ${colour} ${strong ? 'font-[640]' : ''}`}>
+    <span
+      className={`flex min-w-0 flex-1 items-center justify-between gap-3 ${colour} ${strong ? 'font-[640]' : ''}`}
+    >
       <span className="whitespace-nowrap">{status.step.name}</span>
       <span
-        className={`min-w-0 text-right text-[13px] leading-[1.1] ${strong ? '' : 'text-ink-2'}`}
+        className={`min-w-0 text-right text-[12.5px] leading-[1.1] [font-stretch:84%] ${strong ? '' : 'text-ink-2'}`}
         data-testid={`state-${status.step.id}`}
       >
         {words}
@@ -100,7 +106,9 @@ function StringPiece({ look }: { readonly look: KnotLook }) {
       <path className="s-thin" d={one} />
       <path className="s-thin" d={other} />
       <svg y="50%" overflow="visible">
-        {look !== 'whole' && <rect x={KNOT_X - 9} y={-13} width={18} height={26} className="f-sheet" />}
+        {look !== 'whole' && (
+          <rect x={KNOT_X - 9} y={-13} width={18} height={26} className="f-sheet" />
+        )}
         <Knot look={look} x={KNOT_X} y={0} />
       </svg>
     </svg>
@@ -140,13 +148,21 @@ function StepCard({
         clearing.of.map((kind) => (
           <div key={kind}>
             <p className="text-[13px] text-ink-2">{READINGS[kind].howTo}</p>
-            <button type="button" className="link-btn -ml-2.5" onClick={() => onEnter(`${READINGS[kind].code} `)}>
+            <button
+              type="button"
+              className="link-btn -ml-2.5"
+              onClick={() => onEnter(`${READINGS[kind].code} `)}
+            >
               Enter {READINGS[kind].name.toLowerCase()}
             </button>
           </div>
         ))}
-      {clearing.by === 'shots' && <p>Counts every shot plotted or logged. It wants {clearing.count}.</p>}
-      {clearing.by === 'verdict' && <p>Plot bare and fletched shots on the Range; the verdict clears each axis by itself.</p>}
+      {clearing.by === 'shots' && (
+        <p>Counts every shot plotted or logged. It wants {clearing.count}.</p>
+      )}
+      {clearing.by === 'verdict' && (
+        <p>Plot bare and fletched shots on the Range; the verdict clears each axis by itself.</p>
+      )}
       {step.caution !== null && <p className="text-[13px]">{CAUTIONS[step.caution]}</p>}
       {clearing.by === 'confirmation' && (
         <button type="button" className="btn-ink mt-1 justify-self-start" onClick={onConfirm}>

@@ -5,7 +5,13 @@ import type { GaugeInput } from '../drawing/gauge-view.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { readingView, tillerView } from './reading-view.ts';
 
-const KINDS: readonly ReadingKind[] = ['braceHeight', 'tillerTop', 'tillerBottom', 'nockingHeight', 'drawWeight'];
+const KINDS: readonly ReadingKind[] = [
+  'braceHeight',
+  'tillerTop',
+  'tillerBottom',
+  'nockingHeight',
+  'drawWeight',
+];
 
 /** The readings of the side sight as rows, for a phone: figure, words, gauge; tap to enter. */
 export function ReadingRows({
@@ -30,7 +36,9 @@ export function ReadingRows({
           >
             <span className="min-w-0">
               <span className="block">{view.label}</span>
-              <span className={`block text-[13px] ${view.words === null ? 'text-ink-2' : 'font-[640]'}`}>
+              <span
+                className={`block text-[13px] ${view.words === null ? 'text-ink-2' : 'font-[640]'}`}
+              >
                 <Fractions text={view.words ?? view.other} />
               </span>
               {view.expected !== null && (
@@ -40,8 +48,14 @@ export function ReadingRows({
               )}
             </span>
             <span className="frac-large text-[30px] font-[520] whitespace-nowrap [font-stretch:88%]">
-              {view.figure === null ? <span className="text-[17px] text-ink-2">not yet</span> : <Fractions text={view.figure} />}{' '}
-              <span className="text-[15px] text-ink-2">{view.figure === null ? '' : view.unit}</span>
+              {view.figure === null ? (
+                <span className="text-[17px] text-ink-2">not yet</span>
+              ) : (
+                <Fractions text={view.figure} />
+              )}{' '}
+              <span className="text-[15px] text-ink-2">
+                {view.figure === null ? '' : view.unit}
+              </span>
             </span>
             <RowGauge gauge={kind === 'tillerBottom' ? null : view.gauge} />
             {kind === 'tillerBottom' && tiller !== null && (

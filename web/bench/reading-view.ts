@@ -57,15 +57,14 @@ export function readingView(state: BowState, kind: ReadingKind): ReadingView {
       gauge: target === null ? null : gaugeFor(state, kind, target, null),
     };
   }
-  const { measured, fresh } = present;
-  const since = state.changes.filter((change) => change.index > measured.index);
+  const { measured, fresh, movedBy } = present;
   return {
     ...base,
     figure: force
       ? showNumber(fromStored(measured.mean, 'lb'), 1)
       : showLengthFigure(measured.mean, style),
     other: otherWords(state, kind, measured.mean, fresh ? present.plusMinus : null),
-    words: fresh ? null : `stale, ${sinceChangesWords(since)} since`,
+    words: fresh ? null : `stale, ${sinceChangesWords(movedBy)} since`,
     expected: fresh
       ? null
       : force
@@ -120,7 +119,7 @@ function labelOf(state: BowState, kind: ReadingKind): string {
     return `${READINGS[kind].name}, ${BRACE_REFERENCE_LABEL[state.bow.braceReference]}`;
   }
   if (kind === 'drawWeight' && state.bow.amoDrawMm !== undefined) {
-    return `${READINGS[kind].name}, ${showLength(state.bow.amoDrawMm, state.bow)}`;
+    return `${READINGS[kind].name}, ${showLength(state.bow.amoDrawMm, { lengthUnit: 'in', division: 8 })}`;
   }
   return READINGS[kind].name;
 }
@@ -169,7 +168,12 @@ function gaugeFor(
     low,
     high,
     hard: target.limit !== null,
-    hardWords: target.limit === null ? '' : target.limit.source === 'maker' ? 'maker’s limits' : 'limits, a rule of thumb',
+    hardWords:
+      target.limit === null
+        ? ''
+        : target.limit.source === 'maker'
+          ? 'maker’s limits'
+          : 'limits, a rule of thumb',
     bandLow: target.low,
     bandHigh: target.high,
     bandName: target.name,

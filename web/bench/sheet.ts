@@ -21,26 +21,30 @@ export function sheetX(x: number, hand: Hand): number {
 
 /** Where the hand goes for each place, and the clear height at which the thread leaves for it. */
 const PLACES: Readonly<
-  Record<MovePlace, { readonly x: number; readonly y: number; readonly left: number; readonly right: number }>
+  Record<
+    MovePlace,
+    { readonly x: number; readonly y: number; readonly left: number; readonly right: number }
+  >
 > = {
   string: { x: 196, y: 589, left: 636, right: 674 },
   topLimb: { x: 285, y: 205, left: 206, right: 206 },
   bottomLimb: { x: 285, y: 490, left: 636, right: 674 },
-  nockingPoint: { x: 196, y: 329, left: 286, right: 226 },
-  plunger: { x: 297, y: 330, left: 286, right: 226 },
-  brace: { x: 230, y: 354, left: 286, right: 226 },
+  nockingPoint: { x: 196, y: 329, left: 286, right: 212 },
+  plunger: { x: 297, y: 330, left: 286, right: 212 },
+  brace: { x: 230, y: 354, left: 286, right: 212 },
   tillerTop: { x: 230, y: 218, left: 206, right: 206 },
-  weight: { x: 158, y: 330, left: 286, right: 226 },
-  arrow: { x: 440, y: 330, left: 286, right: 226 },
-  bow: { x: 290, y: 400, left: 286, right: 226 },
-  butt: { x: 480, y: 330, left: 286, right: 226 },
+  weight: { x: 158, y: 330, left: 286, right: 212 },
+  arrow: { x: 440, y: 330, left: 286, right: 212 },
+  bow: { x: 296, y: 286, left: 286, right: 212 },
+  butt: { x: 480, y: 330, left: 286, right: 212 },
 };
 
 /** The thread: from the place to work on, one bend, to the margin of the next move's words. */
 export function threadPath(place: MovePlace, hand: Hand): string {
-  const { x, y, left, right } = PLACES[place];
+  const { x, y: placeY, left, right } = PLACES[place];
   const startX = sheetX(x, hand);
   const lane = hand === 'left' ? left : right;
+  const y = place === 'bow' ? lane : placeY;
   const bend = Math.abs(lane - y) * 0.6;
   const lead = startX + 18;
   return `M${startX + 8} ${y}H${lead}L${lead + bend} ${lane}H${SHEET.edgeX}M${SHEET.edgeX} ${SHEET.moveTopY}V${Math.max(lane, SHEET.moveBottomY)}`;

@@ -23,7 +23,11 @@ export function BowFigure({
       <path d={view.serving} stroke="var(--ink)" strokeWidth={3.2} fill="none" />
       {withArrow && (
         <>
-          <path d={`M${tailX} ${tailY}L${pointX} ${pointY}`} stroke="var(--ink)" strokeWidth={2.3} />
+          <path
+            d={`M${tailX} ${tailY}L${pointX} ${pointY}`}
+            stroke="var(--ink)"
+            strokeWidth={2.3}
+          />
           <path
             className="f-ink"
             d={`M${pointX} ${pointY - 2}h${facing * 4}l${facing * 7} 2 ${-facing * 7} 2h${-facing * 4}Z`}
@@ -36,7 +40,13 @@ export function BowFigure({
               d={`M${tailX + facing * 9} ${tailY + side * 1.6}l${facing} ${side * 4}q${facing * 14} ${side * 0.5} ${facing * 20} ${-side * 4}Z`}
             />
           ))}
-          <circle className="s-out" style={{ fill: 'var(--sheet)' }} cx={view.plunger[0]} cy={view.plunger[1]} r={3.3} />
+          <circle
+            className="s-out"
+            style={{ fill: 'var(--sheet)' }}
+            cx={view.plunger[0]}
+            cy={view.plunger[1]}
+            r={3.3}
+          />
         </>
       )}
     </g>
@@ -56,7 +66,10 @@ function DrawnHook({
   return (
     <>
       <path className="s-dim dash" d={`M${x} ${y}H${nock[0] - facing * 16}`} />
-      <path className="s-out" d={`M${x + facing * 6} ${y - 6}a6 6 0 1 ${facing > 0 ? 0 : 1} 0 12`} />
+      <path
+        className="s-out"
+        d={`M${x + facing * 6} ${y - 6}a6 6 0 1 ${facing > 0 ? 0 : 1} 0 12`}
+      />
     </>
   );
 }

@@ -19,14 +19,32 @@ export function Gauge({
   return (
     <g transform={`translate(${x} ${y})`} role="img" aria-label={gaugeWords(gauge)}>
       <path className="s-thin" d={`M0 0H${width}`} />
-      <path className="s-dim" d={ticks.map((tick) => `M${tick.x.toFixed(1)} 0v${tick.major ? 7 : 4}`).join('')} />
-      {gauge.hard ? <HardEnds width={width} /> : <path className="s-thin" d={`M0 0v8M${width} 0v8`} />}
-      <rect className="f-ink" x={bandFrom} y={-2} width={Math.max(2, bandTo - bandFrom)} height={4} />
+      <path
+        className="s-dim"
+        d={ticks.map((tick) => `M${tick.x.toFixed(1)} 0v${tick.major ? 7 : 4}`).join('')}
+      />
+      {gauge.hard ? (
+        <HardEnds width={width} />
+      ) : (
+        <path className="s-thin" d={`M0 0v8M${width} 0v8`} />
+      )}
+      <rect
+        className="f-ink"
+        x={bandFrom}
+        y={-2}
+        width={Math.max(2, bandTo - bandFrom)}
+        height={4}
+      />
       <path className="s-out" d={`M${bandFrom} -5v7M${bandTo} -5v7`} />
       {pointer !== null && (
         <>
-          {pointer.beforeX !== null && <circle className="s-thin f-sheet" cx={pointer.beforeX} cy={-8} r={2.6} />}
-          <path className="s-dim" d={`M${pointer.from} -15H${pointer.to}M${pointer.from} -18v6M${pointer.to} -18v6`} />
+          {pointer.beforeX !== null && (
+            <circle className="s-thin f-sheet" cx={pointer.beforeX} cy={-8} r={2.6} />
+          )}
+          <path
+            className="s-dim"
+            d={`M${pointer.from} -15H${pointer.to}M${pointer.from} -18v6M${pointer.to} -18v6`}
+          />
           <path
             className={gauge.pointer?.trusted === true ? 'f-ink' : 's-out f-sheet'}
             style={gauge.pointer?.trusted === true ? undefined : { fill: 'var(--sheet)' }}
@@ -62,6 +80,10 @@ function gaugeWords(gauge: GaugeInput): string {
   const { pointer } = gauge;
   if (pointer === null) return `${band}${ends}. No reading yet.`;
   const place =
-    pointer.value < gauge.bandLow ? 'below the band' : pointer.value > gauge.bandHigh ? 'above the band' : 'inside the band';
+    pointer.value < gauge.bandLow
+      ? 'below the band'
+      : pointer.value > gauge.bandHigh
+        ? 'above the band'
+        : 'inside the band';
   return `${band}${ends}. Reading ${place}${pointer.trusted ? '' : ', stale'}.`;
 }

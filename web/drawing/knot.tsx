@@ -1,8 +1,7 @@
 /** How a knot looks; the word beside it says the same. */
 export type KnotLook = 'whole' | 'open' | 'frayed' | 'next';
 
-const LOOP =
-  'M0 -13C2 -8 7.5 -6 7.5 0S2 8 0 13C-2 8 -7.5 6 -7.5 0S-2 -8 0 -13Z';
+const LOOP = 'M0 -13C2 -8 7.5 -6 7.5 0S2 8 0 13C-2 8 -7.5 6 -7.5 0S-2 -8 0 -13Z';
 
 function frayedEnds(way: 1 | -1): string {
   const g = way;
@@ -14,7 +13,15 @@ function frayedEnds(way: 1 | -1): string {
 }
 
 /** A knot of the order of work: whole = tight serving, open = strands apart, frayed = one parted. */
-export function Knot({ look, x, y }: { readonly look: KnotLook; readonly x: number; readonly y: number }) {
+export function Knot({
+  look,
+  x,
+  y,
+}: {
+  readonly look: KnotLook;
+  readonly x: number;
+  readonly y: number;
+}) {
   return (
     <g transform={`translate(${x} ${y})`} aria-hidden>
       {look === 'whole' && (
@@ -25,10 +32,17 @@ export function Knot({ look, x, y }: { readonly look: KnotLook; readonly x: numb
       )}
       {look === 'open' && <path className="s-out" style={{ fill: 'var(--sheet)' }} d={LOOP} />}
       {look === 'next' && (
-        <path className="s-accent-out" style={{ fill: 'var(--sheet)', strokeWidth: 2.5 }} d={LOOP} />
+        <path
+          className="s-accent-out"
+          style={{ fill: 'var(--sheet)', strokeWidth: 2.5 }}
+          d={LOOP}
+        />
       )}
       {look === 'frayed' && (
-        <path className="s-out" d={`M-1 -13C-4.5 -6 -4.5 6 -1 13${frayedEnds(-1)}${frayedEnds(1)}`} />
+        <path
+          className="s-out"
+          d={`M-1 -13C-4.5 -6 -4.5 6 -1 13${frayedEnds(-1)}${frayedEnds(1)}`}
+        />
       )}
     </g>
   );

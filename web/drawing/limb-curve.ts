@@ -51,7 +51,9 @@ export function limbCurve(shape: LimbShape): LimbCurve | null {
     const miss = residuals(shape, unknowns);
     if (!miss.every(Number.isFinite)) return null;
     if (Math.max(...miss.map(Math.abs)) < CLOSE_ENOUGH_IN) return march(shape, unknowns);
-    const jacobian = miss.map((_, row) => unknowns.map((_unused, column) => partial(shape, unknowns, miss, row, column)));
+    const jacobian = miss.map((_, row) =>
+      unknowns.map((_unused, column) => partial(shape, unknowns, miss, row, column)),
+    );
     let change: number[];
     try {
       change = solve(new Matrix(jacobian), Matrix.columnVector(miss)).to1DArray();

@@ -56,7 +56,11 @@ export const BareMark = memo(function BareMark({
   return (
     <g transform={`translate(${x.toFixed(1)} ${y.toFixed(1)})`}>
       {length > 0 && <Tail tailX={tailX} tailY={tailY} length={length} size={size} />}
-      <circle className={old ? 's-hair' : bad ? 's-thin' : 's-bold'} style={{ fill: 'var(--sheet)' }} r={size} />
+      <circle
+        className={old ? 's-hair' : bad ? 's-thin' : 's-bold'}
+        style={{ fill: 'var(--sheet)' }}
+        r={size}
+      />
       <circle className={old ? 's-hair' : 'f-ink'} r={1.8} />
       {bad && <path className="s-out" d={`M${-size - 4} ${size}L${size + 4} ${-size}`} />}
     </g>

@@ -103,7 +103,10 @@ export function NewBowDialog({
         <ChoiceRow
           label="Length, in"
           value={String(amoLengthIn)}
-          options={LENGTHS_IN[bowKind].map((value) => ({ value: String(value), label: String(value) }))}
+          options={LENGTHS_IN[bowKind].map((value) => ({
+            value: String(value),
+            label: String(value),
+          }))}
           onChange={(value) => setAmoLengthIn(Number(value))}
         />
         <ChoiceRow

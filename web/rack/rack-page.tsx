@@ -46,7 +46,9 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
           </ul>
         </>
       )}
-      {starting && <NewBowDialog onClose={() => void navigate('/rack')} taken={bows.map((bow) => bow.name)} />}
+      {starting && (
+        <NewBowDialog onClose={() => void navigate('/rack')} taken={bows.map((bow) => bow.name)} />
+      )}
     </div>
   );
 }

@@ -24,8 +24,10 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
       >
         <BowOnPegs bow={bow} />
         <span className="min-w-0">
-          <span className="block truncate text-[24px] leading-tight font-[560] [font-stretch:90%]">{bow.name}</span>
-          <span className="block truncate text-ink-2">
+          <span className="block truncate text-[24px] leading-tight font-[560] [font-stretch:90%]">
+            {bow.name}
+          </span>
+          <span className="block text-ink-2">
             {[bow.owner, bow.described].filter((part) => part !== '').join(', ')}
           </span>
         </span>
@@ -48,7 +50,10 @@ function Standing({ bow }: { readonly bow: RackBow }) {
   const shown = due.slice(0, MOST_DUE).map((one) => one.step.toLowerCase());
   const more = due.length - shown.length;
   return (
-    <span className="min-w-0 min-[720px]:max-[1099px]:col-span-2 min-[720px]:max-[1099px]:col-start-2" data-testid="standing">
+    <span
+      className="min-w-0 min-[720px]:max-[1099px]:col-span-2 min-[720px]:max-[1099px]:col-start-2"
+      data-testid="standing"
+    >
       <span className={due.length > 0 ? 'block font-[640]' : 'block text-ink-2'}>
         {due.length > 0
           ? `Due: ${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`
@@ -91,7 +96,11 @@ function BowOnPegs({ bow }: { readonly bow: RackBow }) {
     >
       {view !== null && (
         <g transform={`translate(${PEG_WIDTH / 2} ${PEG_HEIGHT - 8}) rotate(${turn})`}>
-          {bow.inParts ? <BowInParts limbs={view.limbs} riser={view.riser} /> : <BowFigure view={view} withArrow={false} />}
+          {bow.inParts ? (
+            <BowInParts limbs={view.limbs} riser={view.riser} />
+          ) : (
+            <BowFigure view={view} withArrow={false} />
+          )}
         </g>
       )}
     </svg>
@@ -99,11 +108,22 @@ function BowOnPegs({ bow }: { readonly bow: RackBow }) {
 }
 
 /** Not put together yet: outlines only, no string. */
-function BowInParts({ limbs, riser }: { readonly limbs: readonly string[]; readonly riser: string }) {
+function BowInParts({
+  limbs,
+  riser,
+}: {
+  readonly limbs: readonly string[];
+  readonly riser: string;
+}) {
   return (
     <g>
       {limbs.map((path, index) => (
-        <path key={index} className="s-thin dash" d={path} transform={`translate(0 ${index === 0 ? -8 : 8})`} />
+        <path
+          key={index}
+          className="s-thin dash"
+          d={path}
+          transform={`translate(0 ${index === 0 ? -8 : 8})`}
+        />
       ))}
       <path className="s-thin" d={riser} />
     </g>

@@ -20,7 +20,9 @@ export interface StartingRow {
 export function startingSheet(from: StartingFrom, lengthUnit: 'in' | 'mm'): readonly StartingRow[] {
   const style = { lengthUnit, division: 16 } as const;
   const range = ({ low, high }: { low: number; high: number }) =>
-    low === high ? showLength(low, style) : `${showLengthFigure(low, style)} to ${showLength(high, style)}`;
+    low === high
+      ? showLength(low, style)
+      : `${showLengthFigure(low, style)} to ${showLength(high, style)}`;
   const brace = startingBraceBand(from.bowKind, from.amoLengthIn);
   const tiller = startingTillerBand(from);
   const nocking = startingNockingBand(from);
@@ -28,7 +30,10 @@ export function startingSheet(from: StartingFrom, lengthUnit: 'in' | 'mm'): read
     { name: 'Brace height', value: range(brace), why: brace.why },
     {
       name: 'Brace limits',
-      value: range({ low: brace.low - BRACE_LIMIT_MARGIN_MM, high: brace.high + BRACE_LIMIT_MARGIN_MM }),
+      value: range({
+        low: brace.low - BRACE_LIMIT_MARGIN_MM,
+        high: brace.high + BRACE_LIMIT_MARGIN_MM,
+      }),
       why: 'The band and 6 mm, until the maker’s range is known.',
     },
     {

@@ -17,7 +17,12 @@ export function AxisGauges({ verdict }: { readonly verdict: BareShaftVerdict }) 
         <div key={name}>
           <span className="text-[13px]">{name}</span>
           <svg viewBox={`0 0 ${WIDTH + 14} 50`} className="block w-full">
-            <Gauge gauge={axisGauge(axis, verdict.toleranceMm, low, high)} x={7} y={24} width={WIDTH} />
+            <Gauge
+              gauge={axisGauge(axis, verdict.toleranceMm, low, high)}
+              x={7}
+              y={24}
+              width={WIDTH}
+            />
           </svg>
         </div>
       ))}
@@ -25,7 +30,12 @@ export function AxisGauges({ verdict }: { readonly verdict: BareShaftVerdict }) 
   );
 }
 
-function axisGauge(axis: AxisVerdict, toleranceMm: number, lowLabel: string, highLabel: string): GaugeInput {
+function axisGauge(
+  axis: AxisVerdict,
+  toleranceMm: number,
+  lowLabel: string,
+  highLabel: string,
+): GaugeInput {
   const reach = toleranceMm * 4;
   return {
     low: -reach,

@@ -87,10 +87,35 @@ export function ButtPlot({
       <g transform={`translate(${MARGIN.left} 0)`}>
         <Frame view={view} unit={unit} />
         <TapeCross x={view.x(0)} y={view.y(0)} />
-        <GroupFigures view={view} shots={shots.filter((shot) => speakingIds.has(shot.shotId))} verdict={verdict} hand={hand} unit={unit} />
+        <GroupFigures
+          view={view}
+          shots={shots.filter((shot) => speakingIds.has(shot.shotId))}
+          verdict={verdict}
+          hand={hand}
+          unit={unit}
+          dimensions={size.width > 500}
+        />
         {shots.map((shot) => (
-          <ShotMark key={shot.shotId} shot={shot} view={view} hand={hand} old={!speakingIds.has(shot.shotId)} />
+          <ShotMark
+            key={shot.shotId}
+            shot={shot}
+            view={view}
+            hand={hand}
+            old={!speakingIds.has(shot.shotId)}
+          />
         ))}
+        {shots
+          .filter((shot) => verdict?.farOutShotIds.includes(shot.shotId) === true)
+          .map((shot) => (
+            <text
+              key={shot.shotId}
+              className="t-strong"
+              x={view.x(shot.outwardMm) + 11}
+              y={view.y(shot.upMm) - 8}
+            >
+              ?
+            </text>
+          ))}
         {plot.selected !== null && <Selection shot={plot.selected} view={view} />}
       </g>
     </svg>
@@ -165,8 +190,15 @@ function ShotMark({
 function Selection({ shot, view }: { readonly shot: Shot; readonly view: ButtView }) {
   const x = view.x(shot.outwardMm);
   const y = view.y(shot.upMm);
-  const corner = (dx: number, dy: number) => `M${x + dx * 15} ${y + dy * 9}V${y + dy * 15}H${x + dx * 9}`;
-  return <path className="s-thin" d={corner(-1, -1) + corner(1, -1) + corner(-1, 1) + corner(1, 1)} aria-hidden />;
+  const corner = (dx: number, dy: number) =>
+    `M${x + dx * 15} ${y + dy * 9}V${y + dy * 15}H${x + dx * 9}`;
+  return (
+    <path
+      className="s-thin"
+      d={corner(-1, -1) + corner(1, -1) + corner(-1, 1) + corner(1, 1)}
+      aria-hidden
+    />
+  );
 }
 
 function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string }) {
@@ -183,7 +215,9 @@ function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string 
       <path
         className="s-dim"
         d={
-          view.ticksX.map((tick) => `M${tick.at} ${height}v${tick.label === null ? 4 : 9}`).join('') +
+          view.ticksX
+            .map((tick) => `M${tick.at} ${height}v${tick.label === null ? 4 : 9}`)
+            .join('') +
           view.ticksY.map((tick) => `M0 ${tick.at}h${tick.label === null ? -4 : -9}`).join('')
         }
       />
@@ -210,7 +244,13 @@ function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string 
 
 /** The aimed mark: a cross of tape, since a bare butt has no rings. */
 function TapeCross({ x, y }: { readonly x: number; readonly y: number }) {
-  return <path className="s-thin" d={`M${x - 3} ${y - 13}h6v10h10v6h-10v10h-6v-10h-10v-6h10Z`} aria-hidden />;
+  return (
+    <path
+      className="s-thin"
+      d={`M${x - 3} ${y - 13}h6v10h10v6h-10v10h-6v-10h-10v-6h10Z`}
+      aria-hidden
+    />
+  );
 }
 
 function plotWords(plot: Plot, hand: Hand, unit: 'cm' | 'in'): string {
@@ -221,4 +261,3 @@ function plotWords(plot: Plot, hand: Hand, unit: 'cm' | 'in'): string {
   const height = `${showButtDistance(selected.upMm, unit)} ${selected.upMm >= 0 ? 'high' : 'low'}`;
   return `Butt. ${mode} Shot in hand: ${selected.arrow}, ${across}, ${height}${selected.calledBad ? ', called bad' : ''}.`;
 }
-

@@ -35,7 +35,10 @@ export function buttView(
   const pxPerMm = Math.min(width, height) / 2 / halfRangeMm;
   const centreX = width / 2;
   const centreY = height / 2;
-  const stepMm = toStored(unit === 'cm' ? tickStep(halfRangeMm, 10) : tickStep(halfRangeMm, 25.4), unit);
+  const stepMm = toStored(
+    unit === 'cm' ? tickStep(halfRangeMm, 10) : tickStep(halfRangeMm, 25.4),
+    unit,
+  );
   return {
     width,
     height,
@@ -77,7 +80,10 @@ function ticks(halfMm: number, stepMm: number, unit: 'cm' | 'in'): readonly Tick
 
 /** The nearest zoom level that shows every shot with some room. */
 export function fittingHalfRange(shots: readonly Shot[]): number {
-  const reach = shots.reduce((most, shot) => Math.max(most, Math.abs(shot.outwardMm), Math.abs(shot.upMm)), 0);
+  const reach = shots.reduce(
+    (most, shot) => Math.max(most, Math.abs(shot.outwardMm), Math.abs(shot.upMm)),
+    0,
+  );
   const wanted = Math.max(LEAST_START_MM, reach * 1.15);
   return HALF_RANGES_MM.find((half) => half >= wanted) ?? 1000;
 }

@@ -5,7 +5,13 @@ import type { Plot } from './use-plot.ts';
 const PITCH = 24;
 
 /** The ends, shot by shot; a mark can be taken in hand here to nudge it or call it bad. */
-export function EndsList({ plot, speakingIds }: { readonly plot: Plot; readonly speakingIds: ReadonlySet<string> }) {
+export function EndsList({
+  plot,
+  speakingIds,
+}: {
+  readonly plot: Plot;
+  readonly speakingIds: ReadonlySet<string>;
+}) {
   const ends = new Map<number, Shot[]>();
   for (const shot of plot.session?.shots ?? []) {
     const end = ends.get(shot.endNumber) ?? [];

@@ -19,12 +19,15 @@ export function GroupFigures({
   verdict,
   hand,
   unit,
+  dimensions,
 }: {
   readonly view: ButtView;
   readonly shots: readonly Shot[];
   readonly verdict: BareShaftVerdict | null;
   readonly hand: Hand;
   readonly unit: 'cm' | 'in';
+  /** Dimension lines with figures; left out where the verdict above says them. */
+  readonly dimensions: boolean;
 }) {
   const counted = shots.filter((shot) => !shot.calledBad);
   const fletched = counted.filter((shot) => shot.arrow === 'fletched');
@@ -36,7 +39,15 @@ export function GroupFigures({
       <Ellipse shots={fletched} view={view} hand={hand} dashed={false} />
       <Ellipse shots={bare} view={view} hand={hand} dashed />
       {from !== null && to !== null && verdict !== null && verdict.outward.plusMinusMm !== null && (
-        <Offset from={from} to={to} view={view} verdict={verdict} hand={hand} unit={unit} />
+        <Offset
+          from={from}
+          to={to}
+          view={view}
+          verdict={verdict}
+          hand={hand}
+          unit={unit}
+          dimensions={dimensions}
+        />
       )}
       {from !== null && fletched.length > 1 && (
         <path
@@ -92,6 +103,7 @@ function Offset({
   verdict,
   hand,
   unit,
+  dimensions,
 }: {
   readonly from: Centre;
   readonly to: Centre;
@@ -99,6 +111,7 @@ function Offset({
   readonly verdict: BareShaftVerdict;
   readonly hand: Hand;
   readonly unit: 'cm' | 'in';
+  readonly dimensions: boolean;
 }) {
   const [fx, fy] = [view.x(from.outwardMm), view.y(from.upMm)];
   const [bx, by] = [view.x(to.outwardMm), view.y(to.upMm)];
@@ -109,36 +122,61 @@ function Offset({
   const head = Math.min(13, length);
   const across = offsetWords('outward', verdict.outward, { hand, unit });
   const upDown = offsetWords('up', verdict.up, { hand, unit });
-  const dimY = Math.min(view.height - 24, Math.max(fy, by + py) + 46);
+  const dimY = view.height - 26;
   const dimX = Math.min(view.width - 128, Math.max(bx + px, fx) + 44);
   const tick = (x: number, y: number) => `M${x - 3.5} ${y + 3.5}l7 -7`;
-  const middle = Math.min(view.width - 90, Math.max(90, (fx + bx) / 2));
+  const roomRight = Math.max(fx, bx) + 200 < view.width;
+  const figureX = roomRight ? Math.max(fx, bx) + 14 : Math.min(fx, bx) - 14;
   return (
     <g>
       <path
         className="s-thin"
         d={`M${bx - px} ${by}H${bx + px}M${bx - px} ${by - 5}v10M${bx + px} ${by - 5}v10M${bx} ${by - py}V${by + py}M${bx - 5} ${by - py}h10M${bx - 5} ${by + py}h10`}
       />
-      <path d={`M${fx} ${fy}L${bx - c * head} ${by - s * head}`} stroke="var(--sheet)" strokeWidth={6} />
-      <path className="s-bold" style={{ strokeLinecap: 'butt' }} d={`M${fx} ${fy}L${bx - c * head} ${by - s * head}`} />
+      <path
+        d={`M${fx} ${fy}L${bx - c * head} ${by - s * head}`}
+        stroke="var(--sheet)"
+        strokeWidth={6}
+      />
+      <path
+        className="s-bold"
+        style={{ strokeLinecap: 'butt' }}
+        d={`M${fx} ${fy}L${bx - c * head} ${by - s * head}`}
+      />
       {length > 4 && (
         <path
           className="f-ink"
           d={`M${bx} ${by}L${bx - c * head * 1.25 - s * 4.5} ${by - s * head * 1.25 + c * 4.5}L${bx - c * head * 1.25 + s * 4.5} ${by - s * head * 1.25 - c * 4.5}Z`}
         />
       )}
-      <path className="s-hair" d={`M${fx} ${fy + 12}V${dimY + 6}M${bx} ${by + py + 4}V${dimY + 6}`} />
-      <path className="s-dim" d={`M${fx} ${dimY}H${bx}`} />
-      <path className="s-out" d={tick(fx, dimY) + tick(bx, dimY)} />
-      <text className="t-mid" x={middle} y={dimY - 9} textAnchor="middle" style={HALO}>
-        {across}
-      </text>
-      <path className="s-hair" d={`M${fx + 12} ${fy}H${dimX + 6}M${bx + px + 6} ${by}H${dimX + 6}`} />
-      <path className="s-dim" d={`M${dimX} ${fy}V${by}`} />
-      <path className="s-out" d={tick(dimX, fy) + tick(dimX, by)} />
-      <text className="t-text" x={dimX + 12} y={(fy + by) / 2 + 5} style={HALO}>
-        {upDown}
-      </text>
+      {dimensions && (
+        <>
+          <path
+            className="s-hair"
+            d={`M${fx} ${fy + 12}V${dimY + 6}M${bx} ${by + py + 4}V${dimY + 6}`}
+          />
+          <path className="s-dim" d={`M${fx} ${dimY}H${bx}`} />
+          <path className="s-out" d={tick(fx, dimY) + tick(bx, dimY)} />
+          <text
+            className="t-mid"
+            x={figureX}
+            y={dimY + 9}
+            textAnchor={roomRight ? 'start' : 'end'}
+            style={HALO}
+          >
+            {across}
+          </text>
+          <path
+            className="s-hair"
+            d={`M${fx + 12} ${fy}H${dimX + 6}M${bx + px + 6} ${by}H${dimX + 6}`}
+          />
+          <path className="s-dim" d={`M${dimX} ${fy}V${by}`} />
+          <path className="s-out" d={tick(dimX, fy) + tick(dimX, by)} />
+          <text className="t-text" x={dimX + 12} y={(fy + by) / 2 + 5} style={HALO}>
+            {upDown}
+          </text>
+        </>
+      )}
     </g>
   );
 }

@@ -8,16 +8,36 @@ const CELL =
   'grid min-h-16 flex-1 place-items-center content-center gap-1 border-t-4 border-transparent text-[14px] aria-pressed:border-ink aria-pressed:font-[680] min-[720px]:min-h-11 min-[720px]:flex-none min-[720px]:grid-flow-col min-[720px]:gap-2 min-[720px]:border-t-0 min-[720px]:border-b-2 min-[720px]:px-3';
 
 /** Everything the plot's keys do, for a thumb. */
-export function PlotButtons({ plot, onZoom }: { readonly plot: Plot; readonly onZoom: (way: -1 | 1) => void }) {
+export function PlotButtons({
+  plot,
+  onZoom,
+}: {
+  readonly plot: Plot;
+  readonly onZoom: (way: -1 | 1) => void;
+}) {
   return (
-    <div role="toolbar" aria-label="Plotting" className="flex items-stretch border-y border-ink max-[719px]:divide-x max-[719px]:divide-faint min-[720px]:border-t-0">
-      <button type="button" className={CELL} aria-pressed={plot.arrow === 'fletched'} onClick={() => plot.setArrow('fletched')}>
+    <div
+      role="toolbar"
+      aria-label="Plotting"
+      className="flex items-stretch border-y border-ink max-[719px]:divide-x max-[719px]:divide-faint min-[720px]:border-t-0"
+    >
+      <button
+        type="button"
+        className={CELL}
+        aria-pressed={plot.arrow === 'fletched'}
+        onClick={() => plot.setArrow('fletched')}
+      >
         <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
           <FletchedMark x={0} y={2} />
         </svg>
         Fletched
       </button>
-      <button type="button" className={CELL} aria-pressed={plot.arrow === 'bare'} onClick={() => plot.setArrow('bare')}>
+      <button
+        type="button"
+        className={CELL}
+        aria-pressed={plot.arrow === 'bare'}
+        onClick={() => plot.setArrow('bare')}
+      >
         <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
           <BareMark x={0} y={0} />
         </svg>
@@ -40,10 +60,20 @@ export function PlotButtons({ plot, onZoom }: { readonly plot: Plot; readonly on
         Undo
       </button>
       <span className="ml-auto hidden min-[720px]:flex">
-        <button type="button" className="grid size-11 place-items-center" aria-label="Closer" onClick={() => onZoom(-1)}>
+        <button
+          type="button"
+          className="grid size-11 place-items-center"
+          aria-label="Closer"
+          onClick={() => onZoom(-1)}
+        >
           <ZoomIn size={20} strokeWidth={1.6} aria-hidden />
         </button>
-        <button type="button" className="grid size-11 place-items-center" aria-label="Wider" onClick={() => onZoom(1)}>
+        <button
+          type="button"
+          className="grid size-11 place-items-center"
+          aria-label="Wider"
+          onClick={() => onZoom(1)}
+        >
           <ZoomOut size={20} strokeWidth={1.6} aria-hidden />
         </button>
       </span>
@@ -79,23 +109,41 @@ export function NudgePad({
             className="grid size-14 place-items-center"
             aria-label={`Nudge ${name} 1 mm`}
             disabled={plot.selected === null}
-            onClick={(event) => nudge(right * (event.shiftKey ? 10 : 1), up * (event.shiftKey ? 10 : 1))}
+            onClick={(event) =>
+              nudge(right * (event.shiftKey ? 10 : 1), up * (event.shiftKey ? 10 : 1))
+            }
           >
             <Icon size={24} strokeWidth={1.6} aria-hidden />
           </button>
         ))}
-        <span className="ml-auto text-right text-[13px] text-ink-2 max-[719px]:hidden">nudge 1 mm, Shift 10 mm</span>
+        <span className="ml-auto text-right text-[13px] text-ink-2 max-[719px]:hidden">
+          nudge 1 mm, Shift 10 mm
+        </span>
         <span className="ml-auto flex min-[720px]:hidden">
-          <button type="button" className="grid size-14 place-items-center" aria-label="Closer" onClick={() => onZoom(-1)}>
+          <button
+            type="button"
+            className="grid size-14 place-items-center"
+            aria-label="Closer"
+            onClick={() => onZoom(-1)}
+          >
             <ZoomIn size={22} strokeWidth={1.6} aria-hidden />
           </button>
-          <button type="button" className="grid size-14 place-items-center" aria-label="Wider" onClick={() => onZoom(1)}>
+          <button
+            type="button"
+            className="grid size-14 place-items-center"
+            aria-label="Wider"
+            onClick={() => onZoom(1)}
+          >
             <ZoomOut size={22} strokeWidth={1.6} aria-hidden />
           </button>
         </span>
       </div>
       {plot.selected?.arrow === 'bare' && (
-        <div className="flex flex-wrap items-center gap-x-1 pb-1 text-[13px]" role="group" aria-label="Where the nock points">
+        <div
+          className="flex flex-wrap items-center gap-x-1 pb-1 text-[13px]"
+          role="group"
+          aria-label="Where the nock points"
+        >
           <span className="text-ink-2">Nock points</span>
           {arrows.map(({ name, icon: Icon, right, up }) => (
             <button

@@ -33,7 +33,7 @@ import { usePlot } from './use-plot.ts';
 import { VerdictPanel } from './verdict-panel.tsx';
 
 const WIDE_SHEET = { width: 640, height: 600 } as const;
-const NARROW_SHEET = { width: 390, height: 330 } as const;
+const NARROW_SHEET = { width: 390, height: 300 } as const;
 
 /** The range of one bow. */
 export function RangePage() {
@@ -42,7 +42,8 @@ export function RangePage() {
   useEffect(() => {
     if (bow.state !== null) rememberBow(bowId);
   }, [bow.state, bowId]);
-  if (bow.error !== null) return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
+  if (bow.error !== null)
+    return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
   if (bow.state === null) return <Loading what="the bow" />;
   return <Range key={bowId} bowId={bowId} bow={bow} state={bow.state} />;
 }
@@ -72,17 +73,32 @@ function Range({
   const stored =
     wanted === 'new'
       ? null
-      : (state.sessions.find((one) => one.sessionId === wanted) ?? state.sessions.findLast((one) => !one.closed) ?? null);
-  const goTo = useCallback((session: string) => setParams({ session }, { replace: true }), [setParams]);
+      : (state.sessions.find((one) => one.sessionId === wanted) ??
+        state.sessions.findLast((one) => !one.closed) ??
+        null);
+  const goTo = useCallback(
+    (session: string) => setParams({ session }, { replace: true }),
+    [setParams],
+  );
   const plot = usePlot(state, stored, append, setup.opening, goTo);
   const { session } = plot;
-  const verdict = useMemo(() => (session === null ? null : sessionVerdict(state, session)), [state, session]);
+  const verdict = useMemo(
+    () => (session === null ? null : sessionVerdict(state, session)),
+    [state, session],
+  );
   const speakingIds = useMemo(() => {
     if (session === null) return new Set<string>();
     const facets = ['bareShaftLateral', 'bareShaftVertical'] as const;
-    return new Set(facets.flatMap((facet) => shotsSpeakingFor(facet, session, state.changes)).map((shot) => shot.shotId));
+    return new Set(
+      facets
+        .flatMap((facet) => shotsSpeakingFor(facet, session, state.changes))
+        .map((shot) => shot.shotId),
+    );
   }, [session, state.changes]);
-  const halfRangeMm = Math.max(zoomMm ?? 0, zoomMm === null ? fittingHalfRange(session?.shots ?? []) : 0);
+  const halfRangeMm = Math.max(
+    zoomMm ?? 0,
+    zoomMm === null ? fittingHalfRange(session?.shots ?? []) : 0,
+  );
   const move = useMemo(() => nextMove(state, now.getTime()), [state, now]);
 
   const store = useCallback(
@@ -122,7 +138,10 @@ function Range({
     const last = found.pairs.at(-1) ?? { outwardMm: 0, upMm: 0 };
     return {
       kind: 'ready',
-      title: found.pairs.length === 1 ? `${arrow === 'bare' ? 'Bare shaft' : 'Fletched'} at` : `${found.pairs.length} ${arrow} shots, the last at`,
+      title:
+        found.pairs.length === 1
+          ? `${arrow === 'bare' ? 'Bare shaft' : 'Fletched'} at`
+          : `${found.pairs.length} ${arrow} shots, the last at`,
       figure: `${showButtDistance(last.outwardMm, unit)} ${sideOf(last.outwardMm, hand)}, ${showButtDistance(last.upMm, unit)} ${last.upMm >= 0 ? 'high' : 'low'}`,
       notes: [`End ${plot.endNumber}. f or b in front says which arrows.`],
       bodies: [],
@@ -138,7 +157,8 @@ function Range({
     plot.place(found.pairs, found.arrow ?? plot.arrow);
     setText('');
   };
-  const undo = (ids: readonly string[]) => store(ids.map((entryId) => ({ kind: 'undone', entryId })));
+  const undo = (ids: readonly string[]) =>
+    store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
   const zoom = (way: -1 | 1) => setZoomMm(zoomed(halfRangeMm, way));
 
@@ -155,7 +175,8 @@ function Range({
               endNumber={plot.endNumber}
               onChoose={goTo}
               onEnd={() => {
-                if (session !== null) store([{ kind: 'sessionClosed', sessionId: session.sessionId }]);
+                if (session !== null)
+                  store([{ kind: 'sessionClosed', sessionId: session.sessionId }]);
                 goTo('new');
               }}
             />
@@ -173,11 +194,20 @@ function Range({
             ) : (
               <VerdictPanel state={state} session={session} verdict={verdict} unit={unit} />
             )}
+            {move !== null && (
+              <p className="mt-2 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
+                <a href="#next-move">Next: {move.title}</a>
+              </p>
+            )}
             <div className="mt-5 hidden grid-cols-[190px_minmax(0,1fr)] gap-x-6 min-[900px]:grid">
               <div className="grid content-start gap-3">
                 {verdict !== null && <AxisGauges verdict={verdict} />}
                 <EndsList plot={plot} speakingIds={speakingIds} />
-                <button type="button" className="link-btn -ml-2.5 justify-self-start" onClick={plot.nextEnd}>
+                <button
+                  type="button"
+                  className="link-btn -ml-2.5 justify-self-start"
+                  onClick={plot.nextEnd}
+                >
                   Next end
                 </button>
               </div>
@@ -203,7 +233,7 @@ function Range({
             {narrow && <NudgePad plot={plot} hand={hand} onZoom={zoom} />}
           </div>
           <div className="order-3 mt-4 grid gap-5 min-[900px]:hidden">
-            <div className="border-l-2 border-accent pl-3">
+            <div id="next-move" className="border-l-2 border-accent pl-3">
               <NextMove move={move} onDone={done} onNotNow={actions.notNow} compact />
             </div>
             {verdict !== null && <AxisGauges verdict={verdict} />}
@@ -221,7 +251,10 @@ function Range({
         stored={
           lastStored.length === 0
             ? null
-            : { words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '), undo: () => undo(lastIds) }
+            : {
+                words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '),
+                undo: () => undo(lastIds),
+              }
         }
         placeholder="4.9,-1.1"
         inputRef={inputRef}

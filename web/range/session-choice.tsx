@@ -3,7 +3,8 @@ import { DropdownMenu } from 'radix-ui';
 import type { BowState, ShootingSession } from '#core/record/fold.ts';
 import { whenWords } from '../bench/lately.tsx';
 
-const ITEM = 'flex min-h-11 items-center px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet';
+const ITEM =
+  'flex min-h-11 items-center px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet';
 
 /** Which session is on the butt, and the way to an earlier or a new one. */
 export function SessionChoice({
@@ -27,12 +28,19 @@ export function SessionChoice({
           <ChevronDown size={14} strokeWidth={1.6} aria-hidden />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content className="sheet-panel z-50 max-h-[60dvh] overflow-y-auto py-2" align="start">
+          <DropdownMenu.Content
+            className="sheet-panel z-50 max-h-[60dvh] overflow-y-auto py-2"
+            align="start"
+          >
             <DropdownMenu.Item className={ITEM} onSelect={() => onChoose('new')}>
               New session
             </DropdownMenu.Item>
             {state.sessions.toReversed().map((one) => (
-              <DropdownMenu.Item key={one.sessionId} className={ITEM} onSelect={() => onChoose(one.sessionId)}>
+              <DropdownMenu.Item
+                key={one.sessionId}
+                className={ITEM}
+                onSelect={() => onChoose(one.sessionId)}
+              >
                 {words(one)}, {one.shots.length} shots{one.closed ? '' : ', open'}
               </DropdownMenu.Item>
             ))}

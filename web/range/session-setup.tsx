@@ -25,7 +25,9 @@ export interface SessionSetup {
 /** Holds the three figures agreed before the first shot. */
 export function useSessionSetup(state: BowState, unit: 'cm' | 'in'): SessionSetup {
   const [text, setText] = useState<SetupText>(() => ({
-    distance: String(state.sessions.at(-1)?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM),
+    distance: String(
+      state.sessions.at(-1)?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM,
+    ),
     tolerance: '',
     butt: unit === 'cm' ? '122' : '48',
   }));
@@ -33,7 +35,12 @@ export function useSessionSetup(state: BowState, unit: 'cm' | 'in'): SessionSetu
   const buttMm = figure(text.butt) === null ? null : toStored(figure(text.butt) ?? 0, unit);
   const byRule = defaultTolerance(state, distanceM ?? 18);
   const typed = text.tolerance.trim() === '' ? null : figure(text.tolerance);
-  const toleranceMm = text.tolerance.trim() === '' ? byRule.toleranceMm : typed === null ? null : toStored(typed, unit);
+  const toleranceMm =
+    text.tolerance.trim() === ''
+      ? byRule.toleranceMm
+      : typed === null
+        ? null
+        : toStored(typed, unit);
   const problem =
     distanceM === null || !(distanceM >= 2 && distanceM <= 120)
       ? 'Distance: 2 to 120 m.'
@@ -60,7 +67,9 @@ export function useSessionSetup(state: BowState, unit: 'cm' | 'in'): SessionSetu
 function figure(text: string): number | null {
   const read = readAmounts(text);
   const [amount] = read.ok ? read.amounts : [];
-  return read.ok && read.amounts.length === 1 && amount !== undefined && amount.unit === null ? amount.value : null;
+  return read.ok && read.amounts.length === 1 && amount !== undefined && amount.unit === null
+    ? amount.value
+    : null;
 }
 
 /** Distance, good enough, butt: agreed before the first shot, fixed after it. */
@@ -87,11 +96,18 @@ export function SessionSetupForm({
         if (problem === null) onStart();
       }}
     >
-      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">Agree what is good enough, then shoot.</p>
+      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">
+        Agree what is good enough, then shoot.
+      </p>
       <div className="grid grid-cols-3 gap-4">
         <label>
           <span className="label">Distance, m</span>
-          <input className="field" inputMode="decimal" value={text.distance} onChange={(event) => setText({ ...text, distance: event.target.value })} />
+          <input
+            className="field"
+            inputMode="decimal"
+            value={text.distance}
+            onChange={(event) => setText({ ...text, distance: event.target.value })}
+          />
         </label>
         <label>
           <span className="label">Good enough, ± {unit}</span>
@@ -105,7 +121,12 @@ export function SessionSetupForm({
         </label>
         <label>
           <span className="label">Butt, {unit}</span>
-          <input className="field" inputMode="decimal" value={text.butt} onChange={(event) => setText({ ...text, butt: event.target.value })} />
+          <input
+            className="field"
+            inputMode="decimal"
+            value={text.butt}
+            onChange={(event) => setText({ ...text, butt: event.target.value })}
+          />
         </label>
       </div>
       <p className="text-[13px] text-ink-2">

@@ -53,7 +53,8 @@ export function usePlot(
   const shown = useMemo(() => withNudge(session, nudged), [session, nudged]);
   const lastEnd = shown?.shots.reduce((most, shot) => Math.max(most, shot.endNumber), 0) ?? 0;
   const endNumber = Math.max(startedEnd ?? 1, lastEnd, 1);
-  const selected = shown?.shots.find((shot) => shot.shotId === selectedId) ?? shown?.shots.at(-1) ?? null;
+  const selected =
+    shown?.shots.find((shot) => shot.shotId === selectedId) ?? shown?.shots.at(-1) ?? null;
 
   const settle = useCallback(() => {
     clearTimeout(timer.current);
@@ -86,7 +87,15 @@ export function usePlot(
     for (const pair of pairs) {
       const shotId = newId();
       setSelectedId(shotId);
-      bodies.push({ kind: 'shotPlaced', shotId, sessionId, endNumber, arrow: kind, ...pair, calledBad: false });
+      bodies.push({
+        kind: 'shotPlaced',
+        shotId,
+        sessionId,
+        endNumber,
+        arrow: kind,
+        ...pair,
+        calledBad: false,
+      });
     }
     append(bodies);
     if (sessionId !== session?.sessionId) onOpened(sessionId);
@@ -165,7 +174,9 @@ function withNudge(session: ShootingSession | null, nudged: Nudged | null): Shoo
   if (session === null || nudged === null) return session;
   return {
     ...session,
-    shots: session.shots.map((shot) => (shot.shotId === nudged.shotId ? { ...shot, ...nudged } : shot)),
+    shots: session.shots.map((shot) =>
+      shot.shotId === nudged.shotId ? { ...shot, ...nudged } : shot,
+    ),
   };
 }
 

@@ -26,10 +26,14 @@ export function VerdictPanel({
     const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
     const shots = shotsSpeakingFor(facet, session, state.changes).filter((shot) => !shot.calledBad);
     const values = (arrow: 'fletched' | 'bare') =>
-      shots.filter((shot) => shot.arrow === arrow).map((shot) => (axis === 'outward' ? shot.outwardMm : shot.upMm));
+      shots
+        .filter((shot) => shot.arrow === arrow)
+        .map((shot) => (axis === 'outward' ? shot.outwardMm : shot.upMm));
     const fletched = values('fletched');
     const bare = values('bare');
-    return fletched.length >= FEWEST_EACH && bare.length >= FEWEST_EACH ? axisSums(fletched, bare) : null;
+    return fletched.length >= FEWEST_EACH && bare.length >= FEWEST_EACH
+      ? axisSums(fletched, bare)
+      : null;
   };
   const needed = {
     outward: useShotsNeeded(sumsOf('outward'), verdict.toleranceMm, priors.outward),
@@ -48,16 +52,19 @@ export function VerdictPanel({
       ))}
       {verdict.farOutShotIds.length > 0 && (
         <p className="mt-1">
-          {verdict.farOutShotIds.length === 1 ? 'One shot lies' : `${verdict.farOutShotIds.length} shots lie`} far from its
-          kind and was not called. It counts; call it bad only if it felt bad.
+          {verdict.farOutShotIds.length === 1
+            ? 'One shot lies'
+            : `${verdict.farOutShotIds.length} shots lie`}{' '}
+          far from its kind and was not called. It counts; call it bad only if it felt bad.
         </p>
       )}
       <details className="mt-1 text-[13px] text-ink-2">
         <summary className="min-h-6 cursor-pointer">{words.how}</summary>
         <p className="mt-1">
-          Tolerance ± {showNumber(fromStored(verdict.toleranceMm, unit), 1)} {unit} ({session.toleranceWhy}). Out is said
-          at 95 % on one side, inside at 80 %. It holds when two looks, one an end, agree at 97.5 %. Bare shafts
-          may scatter 1 to 2.5 times as much as fletched; that is reckoned with.
+          Tolerance ± {showNumber(fromStored(verdict.toleranceMm, unit), 1)} {unit} (
+          {session.toleranceWhy}). Out is said at 95 % on one side, inside at 80 %. It holds when
+          two looks, one an end, agree at 97.5 %. Bare shafts may scatter 1 to 2.5 times as much as
+          fletched; that is reckoned with.
           {priors.outward.degrees > 0
             ? ` Your earlier groups count as 6 shots: ${showNumber(fromStored(priors.outward.sdMm, unit), 1)} ${unit} across, ${showNumber(fromStored(priors.up.sdMm, unit), 1)} ${unit} up and down.`
             : ' No earlier groups to lean on.'}
@@ -77,7 +84,9 @@ function Chances({ verdict }: { readonly verdict: BareShaftVerdict }) {
     <ul className="mt-1">
       {rows.map(({ name, odds }) => (
         <li key={name}>
-          {odds === null ? `${name}: too few shots.` : `${name}: inside ${percent(odds.inside)}, out one way ${percent(odds.plus)}, the other ${percent(odds.minus)}.`}
+          {odds === null
+            ? `${name}: too few shots.`
+            : `${name}: inside ${percent(odds.inside)}, out one way ${percent(odds.plus)}, the other ${percent(odds.minus)}.`}
         </li>
       ))}
     </ul>

@@ -28,9 +28,13 @@ export function Fractions({ text }: { readonly text: string }) {
   return pieces(text).map((piece, index) => (
     <Fragment key={index}>
       {piece.text}
-      {piece.whole}
-      {piece.whole !== '' && <span className="frac-gap"> </span>}
-      {piece.fraction !== null && <span className="frac">{piece.fraction}</span>}
+      {piece.fraction !== null && (
+        <span className="whitespace-nowrap">
+          {piece.whole}
+          {piece.whole !== '' && <span className="frac-gap"> </span>}
+          <span className="frac">{piece.fraction}</span>
+        </span>
+      )}
     </Fragment>
   ));
 }
