@@ -4,7 +4,7 @@ import { defineConfig, globalIgnores } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
 export default defineConfig(
-  globalIgnores(['dist/', 'node_modules/', 'test-results/', '*.cjs']),
+  globalIgnores(['dist/', 'node_modules/', 'test-results/', '**/*.cjs']),
   js.configs.recommended,
   tseslint.configs.strictTypeChecked,
   {

@@ -74,7 +74,7 @@ const attitude = z.strictObject({
 const buttMm = z.number().min(-5000).max(5000);
 
 /** Everything that can be said of a bow, checked at every door: wire, file, database. */
-export const entryBodySchema = z.discriminatedUnion('kind', [
+const entryBodySchema = z.discriminatedUnion('kind', [
   bowMade,
   z.strictObject({
     kind: z.literal('reading'),
@@ -161,14 +161,11 @@ export const loggedEntrySchema = entrySchema.extend({
 }) satisfies z.ZodType<LoggedEntry>;
 
 /** Most entries sent in one request: a move, an end, or what waited while the network was away. */
-export const MOST_ENTRIES_A_REQUEST = 100;
+const MOST_ENTRIES_A_REQUEST = 100;
 
 export const appendRequestSchema = z.strictObject({
   entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST),
 });
-export interface AppendRequest {
-  readonly entries: readonly Entry[];
-}
 
 export const logResponseSchema = z.strictObject({ entries: z.array(loggedEntrySchema) });
 export interface LogResponse {

@@ -171,8 +171,8 @@ export class LogWriter {
       sessionId,
       endNumber,
       arrow,
-      outwardMm: Math.round(outwardFromRight(rightMm, this.hand)),
-      upMm: Math.round(upMm),
+      outwardMm: Math.round(outwardFromRight(rightMm, this.hand)) + 0,
+      upMm: Math.round(upMm) + 0,
       calledBad,
     });
   }

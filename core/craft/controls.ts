@@ -1,5 +1,5 @@
 import { lowerFirst } from './letter-case.ts';
-import { showExact, showSigned, showTurns } from '../quantity/show.ts';
+import { showExact, showTurns } from '../quantity/show.ts';
 import { fromStored } from '../quantity/units.ts';
 
 export const CONTROLS = [
@@ -17,7 +17,7 @@ export const CONTROLS = [
 export type Control = (typeof CONTROLS)[number];
 
 /** The unit an amount of this control is stored in. */
-export type ControlUnit = 'twist' | 'turn' | 'mm' | 'g';
+type ControlUnit = 'twist' | 'turn' | 'mm' | 'g';
 
 export interface ControlFacts {
   readonly control: Control;
@@ -126,10 +126,4 @@ export function sinceWords(control: Control, netAmount: number): string {
     return netAmount < 0 ? `${showAmount(control, netAmount)} out` : showAmount(control, netAmount);
   }
   return `${CONTROL_FACTS[control].name.toLowerCase()} ${showAmount(control, netAmount)}`;
-}
-
-/** What is typed to make this change: `tw +4`, `nk −1.5`. */
-export function changeCode(control: Control, amount: number): string {
-  const shown = CONTROL_FACTS[control].unit === 'g' ? fromStored(amount, 'gr') : amount;
-  return `${CONTROL_FACTS[control].code} ${showSigned(shown, shown % 1 === 0 ? 0 : 2)}`;
 }

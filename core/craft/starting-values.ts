@@ -4,9 +4,7 @@ import {
   type Hook,
   type Purpose,
   type School,
-  shootsOffTheShelf,
 } from './bow-terms.ts';
-import type { ReadingKind } from './readings.ts';
 
 /** A closed range in the stored unit, with where it comes from and why. */
 export interface StartingBand {
@@ -205,9 +203,4 @@ export function purposeToleranceMm(purpose: Purpose): number {
     case 'hunting':
       return 40;
   }
-}
-
-/** Readings that cannot be taken on a bow of this school. */
-export function unusedReadings(school: School): readonly ReadingKind[] {
-  return shootsOffTheShelf(school) ? ['centreShotAtPlunger'] : [];
 }

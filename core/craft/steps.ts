@@ -34,7 +34,7 @@ export type StepId = (typeof STEP_IDS)[number];
 export type FacetId = Exclude<StepId, 'bareShaft'> | 'bareShaftVertical' | 'bareShaftLateral';
 
 /** How a step is cleared. */
-export type Clearing =
+type Clearing =
   | { readonly by: 'readings'; readonly of: readonly ReadingKind[]; readonly each: number }
   | { readonly by: 'confirmation'; readonly ask: string }
   | { readonly by: 'shots'; readonly count: number }
@@ -219,11 +219,6 @@ export function stepFacts(id: StepId): StepFacts {
   const facts = STEP_BY_ID.get(id);
   if (facts === undefined) throw new RangeError(`stepFacts: no step ${id}`);
   return facts;
-}
-
-/** The facets a step is made of. */
-export function facetsOf(id: StepId): readonly FacetId[] {
-  return id === 'bareShaft' ? ['bareShaftVertical', 'bareShaftLateral'] : [id];
 }
 
 /** Steps that do not exist for bows of this school. */

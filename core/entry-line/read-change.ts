@@ -3,7 +3,7 @@ import { upperFirst } from '../craft/letter-case.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
 import { showLengthBoth } from '../quantity/show.ts';
 import { toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
-import type { EntryLine } from './read-entry-line.ts';
+import type { EntryLine } from './entry-line.ts';
 
 /** Reads the argument of a change code: one signed amount. */
 export function readChange(text: string, argumentAt: number, control: Control): EntryLine {

@@ -1,37 +1,9 @@
-import type { Refusal } from '../quantity/read-amounts.ts';
-import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import { refusalOf } from '../work/refusals.ts';
 import { type Code, codeAt, completionsOf } from './codes.ts';
+import type { EntryLine } from './entry-line.ts';
 import { readChange } from './read-change.ts';
 import { readReading } from './read-reading.ts';
-
-/** One answer to a question: what it says, and the text the entry line would have held. */
-export interface Choice {
-  readonly label: string;
-  readonly text: string;
-  readonly bodies: readonly EntryBody[];
-}
-
-/** What the entry line makes of a text. Nothing typed is ever thrown away. */
-export type EntryLine =
-  | { readonly kind: 'empty' }
-  /** A code is still being typed, or waits for its number. */
-  | {
-      readonly kind: 'typing';
-      readonly title: string;
-      readonly hint: string;
-      readonly completions: readonly Code[];
-    }
-  | { readonly kind: 'refused'; readonly refusal: Refusal }
-  | { readonly kind: 'question'; readonly asks: string; readonly choices: readonly Choice[] }
-  | {
-      readonly kind: 'ready';
-      readonly title: string;
-      readonly figure: string;
-      readonly notes: readonly string[];
-      readonly bodies: readonly EntryBody[];
-    };
 
 /**
  * Reads the entry line of a bow: a reading (`b 8 5/8`), a change (`tw +4`) or a note.

@@ -10,7 +10,7 @@ import { presentReading } from '../gains/present-reading.ts';
 import { beyondBand } from '../work/step-states.ts';
 import { targetFor } from '../work/targets.ts';
 import { likelySlips } from './likely-slips.ts';
-import type { EntryLine } from './read-entry-line.ts';
+import type { EntryLine } from './entry-line.ts';
 
 /** Reads the argument of a reading code into one `reading` entry, a question or a refusal. */
 export function readReading(
@@ -30,8 +30,8 @@ export function readReading(
 
   const units = read.amounts.map((amount) => unitFor(amount, kind, state));
   const values = read.amounts.map((amount, index) => {
-    const unit = units[index] ?? bareUnits(kind, state.bow.lengthUnit)[0];
-    return unit === undefined ? amount.value : toStored(amount.value, unit);
+    const unit = units[index] ?? meantUnit(amount, kind, state);
+    return toStored(amount.value, unit);
   });
   const [low, high] = READINGS[kind].plausible;
   const oddIndex = values.findIndex((value) => value < low || value > high);
@@ -106,12 +106,21 @@ function wrongUnit(amount: Amount, kind: ReadingKind): EntryLine {
 function unitFor(amount: Amount, kind: ReadingKind, state: BowState): UnitSymbol | null {
   if (amount.unit !== null) return amount.unit;
   const [low, high] = READINGS[kind].plausible;
+  // Nobody reads fractions off a millimetre scale: a fraction always means inches.
+  const units = amount.hasFraction ? (['in'] as const) : bareUnits(kind, state.bow.lengthUnit);
+  if (READINGS[kind].quantity === 'force') return 'lb';
   return (
-    bareUnits(kind, amount.hasFraction ? 'in' : state.bow.lengthUnit).find((unit) => {
+    units.find((unit) => {
       const stored = toStored(amount.value, unit);
       return stored >= low && stored <= high;
     }) ?? null
   );
+}
+
+/** The unit to speak of an implausible bare number in. */
+function meantUnit(amount: Amount, kind: ReadingKind, state: BowState): UnitSymbol {
+  if (READINGS[kind].quantity === 'force') return 'lb';
+  return amount.hasFraction ? 'in' : state.bow.lengthUnit;
 }
 
 function askAbout(
@@ -128,7 +137,7 @@ function askAbout(
   const value = values[oddIndex];
   if (amount === undefined || value === undefined)
     throw new RangeError(`askAbout: no amount ${oddIndex}`);
-  const unit = units[oddIndex] ?? bareUnits(kind, state.bow.lengthUnit)[0] ?? 'mm';
+  const unit = units[oddIndex] ?? meantUnit(amount, kind, state);
   const [low, high] = READINGS[kind].plausible;
   const reference = presentReading(state, kind)?.value ?? middleOf(state, kind) ?? (low + high) / 2;
   const slips = likelySlips(amount, unit, [low, high], reference);

@@ -7,7 +7,7 @@ import type { Measured } from '../record/fold.ts';
 const TYPICAL_DEGREES = 6;
 
 /** Standard deviation of one reading: the typical figure pooled with this reading's own spread. */
-export function readingSd(measured: Measured): number {
+function readingSd(measured: Measured): number {
   const { typicalSd } = READINGS[measured.reading];
   const squares = TYPICAL_DEGREES * typicalSd ** 2 + squaresAboutMean(measured.values);
   return Math.sqrt(squares / (TYPICAL_DEGREES + measured.n - 1));

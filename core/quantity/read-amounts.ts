@@ -61,7 +61,7 @@ class Reader {
   peek(): string {
     return this.text[this.at] ?? '';
   }
-  get done(): boolean {
+  isDone(): boolean {
     return this.at >= this.text.length;
   }
 }
@@ -87,11 +87,11 @@ export function readAmounts(text: string, from = 0): AmountsRead {
   const amounts: Amount[] = [];
   try {
     reader.take(SPACE);
-    while (!reader.done) {
+    while (!reader.isDone()) {
       amounts.push(readOne(reader));
       const before = reader.at;
       reader.take(SPACE);
-      if (!reader.done && reader.at === before) {
+      if (!reader.isDone() && reader.at === before) {
         throw strayCharacter(reader);
       }
     }

@@ -1,5 +1,5 @@
 import { type RuleDivision, toRuleFraction, writeRuleFraction } from './fraction.ts';
-import { fromStored, type UnitSymbol } from './units.ts';
+import { fromStored } from './units.ts';
 
 /** How one bow's lengths are shown. */
 export interface LengthStyle {
@@ -69,22 +69,4 @@ export function showWeight(forceN: number): string {
 /** A distance on the butt in cm or in, one decimal, unsigned. */
 export function showButtDistance(mm: number, unit: 'cm' | 'in'): string {
   return `${showNumber(Math.abs(fromStored(mm, unit)), 1)} ${unit}`;
-}
-
-/** The name of a unit as a screen reader should say it. */
-export function spokenUnit(unit: UnitSymbol): string {
-  const names: Record<UnitSymbol, string> = {
-    mm: 'millimetres',
-    cm: 'centimetres',
-    m: 'metres',
-    in: 'inches',
-    lb: 'pounds',
-    N: 'newtons',
-    kg: 'kilograms force',
-    gr: 'grains',
-    g: 'grams',
-    '°': 'degrees',
-    turn: 'turns',
-  };
-  return names[unit];
 }

@@ -12,7 +12,7 @@ export const ARROW_STATES = ['fletched', 'bare'] as const;
 export type ArrowState = (typeof ARROW_STATES)[number];
 
 /** The maker's hard limits and marks; each is absent until somebody has read it off the bow. */
-export interface MakerFigures {
+interface MakerFigures {
   readonly braceMinMm?: number | undefined;
   readonly braceMaxMm?: number | undefined;
   readonly boltTravelTurns?: number | undefined;

@@ -97,7 +97,7 @@ export function offsetPosterior(sums: AxisSums, prior: ScatterPrior): OffsetPost
 }
 
 /** Turns logarithms of odds into odds that sum to 1, safely for very unlikely members. */
-export function normaliseLogOdds(logOdds: readonly number[]): number[] {
+function normaliseLogOdds(logOdds: readonly number[]): number[] {
   const highest = Math.max(...logOdds);
   const odds = logOdds.map((value) => Math.exp(value - highest));
   const total = odds.reduce((sum, value) => sum + value, 0);

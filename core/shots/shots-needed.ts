@@ -10,7 +10,7 @@ import {
 } from './offset-posterior.ts';
 
 /** More further bare shots than this is not worth asking for. */
-export const MOST_FURTHER_SHOTS = 24;
+const MOST_FURTHER_SHOTS = 24;
 /** Simulated futures; the share of decided ones is known to about ±0.03. */
 const FUTURES = 300;
 /** Predictive chance of a decision at which a number of shots is named. */

@@ -220,7 +220,10 @@ function remedyMove(
     ],
     wouldChange: 'A second end on the other side, contact marks, or a mixed-up point mass.',
     caution: chosen.amounts.has('topBolt') ? 'bolts' : 'bareShafts',
-    thenCheck: `${axis === 'up' ? 'Bare shafts again: same side, smaller. If it grows, the tail may be bouncing: go well up.' : 'Bare shafts again, then sight marks.'}`,
+    thenCheck:
+      axis === 'up'
+        ? 'Bare shafts again: same side, smaller. If it grows, the tail may be bouncing: go well up.'
+        : 'Bare shafts again, then sight marks.',
     place: chosen.amounts.has('nockingPoint')
       ? 'nockingPoint'
       : chosen.amounts.has('plungerPreload')

@@ -17,7 +17,7 @@ export type MovePlace =
   | 'butt';
 
 /** What pressing “Done” means. */
-export type MoveAction =
+type MoveAction =
   /** Log these changes: one move, one string-off. */
   | {
       readonly kind: 'change';
@@ -65,4 +65,14 @@ export function roundToStep(amount: number, step: number): number {
 
 export function clamp(value: number, low: number, high: number): number {
   return Math.min(high, Math.max(low, value));
+}
+
+/** A little inside the nearer edge of the band: the least move that will read as in band. */
+export function nearestInside(
+  value: number,
+  band: { low: number; high: number },
+  margin: number,
+): number {
+  const inset = Math.min(margin, (band.high - band.low) / 2);
+  return clamp(value, band.low + inset, band.high - inset);
 }

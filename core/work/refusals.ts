@@ -4,15 +4,11 @@ import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolts.ts';
 import { boltTravel } from './targets.ts';
-
-/** Twists per inch of string: below, strands separate; above, a shorter string is the answer. */
-const TWISTS_PER_INCH = { fewest: 0.25, most: 0.8 } as const;
-/** A recurve's string is about this much shorter than the bow; a longbow's about 3 in. */
-const STRING_SHORTER_IN = { recurve: 4, longbow: 3 } as const;
+import { twistRange, twistsNow } from './twists.ts';
 
 /** Why an entry must not be made. */
 export interface LimitRefusal {
-  readonly code: 'beyondBoltTravel' | 'boltsTooFarApart' | 'twistsOutside' | 'unknownReference';
+  readonly code: 'beyondBoltTravel' | 'boltsTooFarApart' | 'twistsOutside';
   readonly says: string;
   readonly remedy: string;
 }
@@ -67,14 +63,10 @@ function boltRefusal(state: BowState, topIn: number, bottomIn: number): LimitRef
 }
 
 function twistRefusal(state: BowState, added: number): LimitRefusal | null {
-  const atStart = state.bow.twistsAtStart;
-  if (added === 0 || atStart === undefined) return null;
-  const stringIn =
-    state.bow.amoLengthIn -
-    (state.bow.bowKind === 'longbow' ? STRING_SHORTER_IN.longbow : STRING_SHORTER_IN.recurve);
-  const twists = atStart + (state.moved.get('twists') ?? 0) + added;
-  const fewest = Math.ceil(TWISTS_PER_INCH.fewest * stringIn);
-  const most = Math.floor(TWISTS_PER_INCH.most * stringIn);
+  const before = twistsNow(state);
+  if (added === 0 || before === null) return null;
+  const twists = before + added;
+  const { fewest, most } = twistRange(state.bow);
   if (twists >= fewest && twists <= most) return null;
   return {
     code: 'twistsOutside',

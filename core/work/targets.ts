@@ -25,7 +25,7 @@ export interface Target {
   readonly limit: HardLimit | null;
 }
 
-export interface HardLimit {
+interface HardLimit {
   readonly low: number;
   readonly high: number;
   readonly source: 'maker' | 'rule of thumb';
@@ -40,7 +40,7 @@ const LIMB_LINE_TOLERANCE_MM = 0.5;
 const USUAL_SHAFT_DIAMETER_MM = 6;
 
 /** The brace range that must not be left: the maker's, or the table's band and a margin. */
-export function braceLimit(bow: BowFacts): HardLimit {
+function braceLimit(bow: BowFacts): HardLimit {
   const { braceMinMm, braceMaxMm } = bow.maker;
   if (braceMinMm !== undefined && braceMaxMm !== undefined) {
     return { low: braceMinMm, high: braceMaxMm, source: 'maker' };
@@ -69,7 +69,7 @@ export function boltTravel(bow: BowFacts): { readonly turns: number; readonly gu
 }
 
 /** What the weight should come to at this archer's draw, from the mark on the limb; null without one. */
-export function expectedWeightN(bow: BowFacts): number | null {
+function expectedWeightN(bow: BowFacts): number | null {
   const { markedWeightN, markedDrawMm } = bow.maker;
   if (markedWeightN === undefined) return null;
   if (markedDrawMm === undefined || bow.amoDrawMm === undefined) return markedWeightN;

@@ -4,7 +4,7 @@ import type { Entry, LoggedEntry } from '#core/record/entry.ts';
 import type { Db } from '../db/open.ts';
 
 /** What appending came to: everything new or known, or the first id that is taken by other content. */
-export type Appended =
+type Appended =
   | { readonly kind: 'appended'; readonly entries: readonly LoggedEntry[]; readonly fresh: number }
   | { readonly kind: 'idTaken'; readonly index: number };
 

@@ -29,7 +29,7 @@ const TITLES: Readonly<Record<number, string>> = {
   500: 'Something went wrong here',
 };
 
-export function sendProblem(response: Response, problem: Omit<Problem, 'type' | 'title'>): void {
+function sendProblem(response: Response, problem: Omit<Problem, 'type' | 'title'>): void {
   const { issues, ...rest } = problem;
   const full: Problem = {
     type: 'about:blank',

@@ -4,19 +4,7 @@ import { lastBowId } from './last-bow.ts';
 import { HelpDialog } from './help-dialog.tsx';
 import { TopBar } from './top-bar.tsx';
 import { useShortcuts } from './use-shortcuts.ts';
-
-export interface View {
-  /** Its number after `g`; views keep their number whatever is added between them. */
-  readonly number: number;
-  readonly name: string;
-  readonly path: (bowId: string | null) => string;
-}
-
-const VIEWS: readonly View[] = [
-  { number: 1, name: 'Rack', path: () => '/rack' },
-  { number: 2, name: 'Bench', path: (bowId) => (bowId === null ? '/bench' : `/bench/${bowId}`) },
-  { number: 4, name: 'Range', path: (bowId) => (bowId === null ? '/range' : `/range/${bowId}`) },
-];
+import { VIEWS } from './views.ts';
 
 /** The frame of every view: top bar, the view, and on a phone the tabs at the bottom. */
 export function Shell() {
@@ -40,7 +28,6 @@ export function Shell() {
         Skip to the view
       </a>
       <TopBar
-        views={VIEWS}
         bowId={bowId}
         target={target}
         onHelp={() => {

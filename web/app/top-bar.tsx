@@ -3,16 +3,14 @@ import { HAND_LABEL } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { useBow } from '../api/use-bow.ts';
 import { BowMenu } from './bow-menu.tsx';
-import type { View } from './shell.tsx';
+import { VIEWS } from './views.ts';
 
 /** Wordmark, the bow in hand, the views, its hand and units. */
 export function TopBar({
-  views,
   bowId,
   target,
   onHelp,
 }: {
-  readonly views: readonly View[];
   readonly bowId: string | null;
   readonly target: string | null;
   readonly onHelp: () => void;
@@ -32,7 +30,7 @@ export function TopBar({
       </NavLink>
       {bowId !== null && <BowMenu bowId={bowId} />}
       <nav aria-label="Views, top" className="mx-auto hidden min-[720px]:flex">
-        {views.map((view) => (
+        {VIEWS.map((view) => (
           <NavLink
             key={view.number}
             to={view.path(target)}

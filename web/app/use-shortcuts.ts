@@ -5,7 +5,7 @@ import { useSettings } from '../theme/use-settings.ts';
 const CHORD_MS = 1500;
 
 /** True when keys typed now are text, not commands. */
-export function isTyping(target: EventTarget | null): boolean {
+function isTyping(target: EventTarget | null): boolean {
   return (
     target instanceof HTMLInputElement ||
     target instanceof HTMLTextAreaElement ||

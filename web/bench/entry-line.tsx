@@ -1,5 +1,5 @@
 import { type RefObject, useId } from 'react';
-import type { EntryLine as Read } from '#core/entry-line/read-entry-line.ts';
+import type { EntryLine as Read } from '#core/entry-line/entry-line.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import { Fractions } from '../ui/fractions.tsx';
 

@@ -108,7 +108,7 @@ export function Lately({
 }
 
 /** Changes that were one move are taken back together. */
-export function movePartners(log: readonly LoggedEntry[], moveId: string): readonly string[] {
+function movePartners(log: readonly LoggedEntry[], moveId: string): readonly string[] {
   return log
     .filter(({ body }) => body.kind === 'change' && body.moveId === moveId)
     .map(({ id }) => id);

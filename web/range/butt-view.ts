@@ -19,7 +19,7 @@ export interface ButtView {
   readonly ticksY: readonly Tick[];
 }
 
-export interface Tick {
+interface Tick {
   readonly at: number;
   readonly label: string | null;
 }

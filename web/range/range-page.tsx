@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
-import { type EntryLine as EntryRead, readEntryLine } from '#core/entry-line/read-entry-line.ts';
+import type { EntryLine as EntryRead } from '#core/entry-line/entry-line.ts';
+import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { looksLikePairs, readPairs } from '#core/entry-line/read-pairs.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtDistance } from '#core/quantity/show.ts';

@@ -8,7 +8,7 @@ import type { BodyOf } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { defaultTolerance } from '#core/shots/default-tolerance.ts';
 
-export interface SetupText {
+interface SetupText {
   readonly distance: string;
   readonly tolerance: string;
   readonly butt: string;

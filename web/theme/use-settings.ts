@@ -1,7 +1,7 @@
 import { useSyncExternalStore } from 'react';
 
 export const THEMES = ['shop', 'night', 'sun'] as const;
-export type Theme = (typeof THEMES)[number];
+type Theme = (typeof THEMES)[number];
 
 /** What this browser remembers: look and keys. The bow's own facts live in its log. */
 export interface Settings {

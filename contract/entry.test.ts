@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import type { Entry } from '#core/record/entry.ts';
+import { entrySchema } from './entry.ts';
+
+const READING: Entry = {
+  id: '0190b6e2-5f6c-7cc3-9d3e-3f5b7d0a1c2e',
+  bowId: '0190b6e2-5f6c-7cc3-9d3e-3f5b7d0a1c2f',
+  at: '2026-05-01T12:00:00.000Z',
+  by: 'Maren',
+  body: {
+    kind: 'reading',
+    reading: 'braceHeight',
+    values: [219, 218.5, 219.5],
+    typed: 'b 219 218.5 219.5',
+    datum: 'throat',
+    tool: 'club square',
+    source: 'measured',
+    confirmedUnlikely: false,
+  },
+};
+
+describe('entrySchema', () => {
+  it('reads back what it writes', () => {
+    expect(entrySchema.parse(JSON.parse(JSON.stringify(READING)))).toEqual(READING);
+  });
+  it.each([
+    ['a number that is none', { values: [Number.NaN] }],
+    ['no replicate', { values: [] }],
+    ['a reading nobody takes', { reading: 'mood' }],
+    ['a field nobody knows', { colour: 'red' }],
+  ])('refuses %s', (_name, change) => {
+    const spoiled = { ...READING, body: { ...READING.body, ...change } };
+    expect(entrySchema.safeParse(spoiled).success).toBe(false);
+  });
+  it('refuses a change of nothing', () => {
+    const body = { kind: 'change', control: 'twists', amount: 0, because: '' };
+    expect(entrySchema.safeParse({ ...READING, body }).success).toBe(false);
+    expect(entrySchema.safeParse({ ...READING, body: { ...body, amount: 4 } }).success).toBe(true);
+  });
+});

@@ -1,0 +1,204 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { BowLog, bowFor } from '../fixtures/bow-log.ts';
+import type { Hand } from '../craft/bow-terms.ts';
+import { presentReading } from '../gains/present-reading.ts';
+import { STEPS } from '../craft/steps.ts';
+import { N_PER_LBF } from '../quantity/units.ts';
+import type { Move } from './move.ts';
+import { nextMove } from './next-move.ts';
+import { refusalOf } from './refusals.ts';
+
+const GROUP = [
+  [-3, 2],
+  [2, -3],
+  [0, 4],
+  [4, 0],
+  [-4, -2],
+  [1, -1],
+] as const;
+const at = (outward: number, up: number) =>
+  [
+    [-3, 2],
+    [3, -2],
+    [0, 1],
+  ].map(([x = 0, y = 0]) => [outward + x, up + y] as const);
+
+function shot(log: BowLog, ends: number, outward: number, up: number): BowLog {
+  const session = log.open(25);
+  for (let end = 1; end <= ends; end += 1) {
+    log.shots(session, end, 'fletched', GROUP);
+    log.shots(session, end, 'bare', at(outward, up));
+  }
+  return log;
+}
+const moveOf = (log: BowLog): Move | null => nextMove(log.state, log.nowMs);
+function changesOf(move: Move | null) {
+  return move?.action.kind === 'change' ? move.action.changes : [];
+}
+
+describe('nextMove', () => {
+  it('begins at the beginning and leads step by step to the end', () => {
+    const log = new BowLog();
+    const seen: string[] = [];
+    for (let i = 0; i < 60; i += 1) {
+      const move = moveOf(log);
+      if (move?.step == null || move.step === 'bareShaft') break;
+      if (!seen.includes(move.step)) seen.push(move.step);
+      switch (move.action.kind) {
+        case 'confirmStep':
+          log.add({ kind: 'stepConfirmed', step: move.action.step, note: '' });
+          break;
+        case 'fireShots':
+          log.add({ kind: 'shotsFired', count: move.action.count, note: '' });
+          break;
+        case 'enterReading':
+          new ReadingHand(log).enter(move.action.entryText.trim());
+          break;
+        default:
+          throw new Error(`unexpected ${move.title}`);
+      }
+    }
+    const upToBareShaft = STEPS.map((step) => step.id).slice(0, 14);
+    expect(seen).toEqual(upToBareShaft);
+    expect(moveOf(log)?.action.kind).toBe('shootEnd');
+  });
+
+  it('puts vertical before lateral when both are out', () => {
+    const move = moveOf(shot(bowFor('right'), 2, 80, 70));
+    expect(changesOf(move)).toEqual([{ control: 'nockingPoint', amount: 2 }]);
+    expect(move?.title).toBe('Nocking point 2 mm up');
+  });
+
+  it('lowers the nocking point when bare shafts land low', () => {
+    expect(moveOf(shot(bowFor('right'), 2, 0, -70))?.title).toBe('Nocking point 2 mm down');
+  });
+
+  it('turns to lateral once vertical is inside, softer for stiff', () => {
+    const move = moveOf(shot(bowFor('right'), 2, 40, 0));
+    const [change] = changesOf(move);
+    expect(change?.amount).toSatisfy((amount: number) =>
+      change?.control === 'pointMass' ? amount > 0 : amount < 0,
+    );
+  });
+
+  it('touches nothing on a single look, but says what would come', () => {
+    const move = moveOf(shot(bowFor('right'), 1, 0, -70));
+    expect(move?.action.kind).toBe('shootEnd');
+    expect(move?.likelyAfter?.title).toBe('Nocking point 2 mm down');
+  });
+
+  it('asks for a re-shoot after the change, with the shots before it set apart', () => {
+    const log = shot(bowFor('right'), 2, 0, -70);
+    for (const { control, amount } of changesOf(moveOf(log))) log.change(control, amount);
+    expect(moveOf(log)?.action.kind).toBe('shootEnd');
+  });
+
+  it('offers a shelf bow nothing but the arrow', () => {
+    const controls = changesOf(moveOf(shot(bowFor('right', 'shelfTarget'), 2, 70, 0))).map(
+      (change) => change.control,
+    );
+    expect(controls).toEqual(['pointMass']);
+  });
+
+  it('gives both hands the same remedy for mirrored shots', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -90, max: 90 }),
+        fc.integer({ min: -90, max: 90 }),
+        (outward, up) => {
+          const of = (hand: Hand) => {
+            const move = moveOf(shot(bowFor(hand), 2, outward, up));
+            return { title: move?.title, action: move?.action };
+          };
+          expect(of('left')).toEqual(of('right'));
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('never proposes what the limits refuse, nor more than one control’s worth', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 200, max: 232, noNaN: true }),
+        fc.double({ min: -12, max: 16, noNaN: true }),
+        fc.double({ min: 28, max: 44, noNaN: true }),
+        fc.integer({ min: -120, max: 120 }),
+        fc.integer({ min: -120, max: 120 }),
+        (braceHeight, tiller, pounds, outward, up) => {
+          const log = bowFor('right').settle({
+            braceHeight,
+            tillerTop: 175 + tiller,
+            tillerBottom: 175,
+            drawWeight: pounds * N_PER_LBF,
+          });
+          for (const move of [moveOf(log), moveOf(shot(log, 2, outward, up))]) {
+            const changes = changesOf(move);
+            const bodies = changes.map(({ control, amount }) => ({
+              kind: 'change' as const,
+              control,
+              amount,
+              because: '',
+            }));
+            expect(refusalOf(log.state, bodies)).toBeNull();
+            expect(
+              new Set(changes.map((change) => change.control.replace(/top|bottom/, ''))).size,
+            ).toBeLessThanOrEqual(1);
+            expect(changes.every(({ amount }) => amount !== 0 && Number.isFinite(amount))).toBe(
+              true,
+            );
+          }
+        },
+      ),
+      { numRuns: 120 },
+    );
+  });
+
+  it('brings brace back inside the maker’s limits as a stop, whatever else is open', () => {
+    const log = new BowLog().settle({ braceHeight: 228 });
+    const move = moveOf(log);
+    expect(move?.stop).toBe(true);
+    for (const { control, amount } of changesOf(move)) log.change(control, amount);
+    expect(presentReading(log.state, 'braceHeight')!.value).toBeLessThanOrEqual(222.25);
+  });
+
+  it('asks for tiller with opposite bolt turns', () => {
+    const move = moveOf(bowFor('right').settle({ tillerTop: 176, tillerBottom: 176 }));
+    const [top, bottom] = changesOf(move);
+    expect(top?.control).toBe('topBolt');
+    expect(top?.amount).toBeLessThan(0);
+    expect(bottom).toEqual({ control: 'bottomBolt', amount: -top!.amount });
+  });
+
+  it('stays aside for twelve hours when set aside, then comes back', () => {
+    const log = new BowLog();
+    const first = moveOf(log)!;
+    log.add({ kind: 'moveSetAside', moveKey: first.key, title: first.title });
+    expect(moveOf(log)?.key).not.toBe(first.key);
+    expect(nextMove(log.state, log.nowMs + 13 * 3_600_000)?.key).toBe(first.key);
+  });
+});
+
+/** Enters plausible, in-band readings for the codes a move asks for. */
+class ReadingHand {
+  private readonly log: BowLog;
+  constructor(log: BowLog) {
+    this.log = log;
+  }
+  enter(code: string): void {
+    const byCode = {
+      b: ['braceHeight', 216, 216, 216],
+      tt: ['tillerTop', 180],
+      tb: ['tillerBottom', 175.5],
+      w: ['drawWeight', 34 * N_PER_LBF, 34 * N_PER_LBF],
+      n: ['nockingHeight', 4.5],
+      cs: ['centreShotAtPoint', 3],
+      'll t': ['limbLineTop', 0],
+      'll b': ['limbLineBottom', 0],
+      rh: ['restHeight', 0],
+    } as const;
+    const [kind, ...values] = byCode[code as keyof typeof byCode];
+    this.log.read(kind, ...values);
+  }
+}
