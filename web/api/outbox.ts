@@ -26,7 +26,7 @@ let made = 0;
 let sending = false;
 let retry: ReturnType<typeof setTimeout> | undefined;
 const listeners = new Set<() => void>();
-let deliver: (entries: readonly LoggedEntry[]) => void = () => undefined;
+let deliver: (entries: readonly LoggedEntry[]) => Promise<void> = () => Promise.resolve();
 
 function readStorage(): readonly Waiting[] {
   const found: Waiting[] = [];
@@ -58,7 +58,7 @@ export function outboxNow(): readonly Waiting[] {
 }
 
 /** Called with what the server has stored, before it leaves the outbox. */
-export function onDelivered(listener: (entries: readonly LoggedEntry[]) => void): void {
+export function onDelivered(listener: (entries: readonly LoggedEntry[]) => Promise<void>): void {
   deliver = listener;
 }
 
@@ -114,7 +114,7 @@ async function send(batch: readonly Waiting[]): Promise<void> {
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify({ entries: batch.map((one) => one.entry) }),
     });
-    deliver(entries);
+    await deliver(entries);
     for (const { key } of batch) localStorage.removeItem(key);
     const sent = new Set(batch.map((one) => one.key));
     set(waiting.filter((one) => !sent.has(one.key)));

@@ -10,14 +10,16 @@ import { tunerName } from './tuner-name.ts';
 
 const logKey = (bowId: string) => `/api/bows/${bowId}/entries`;
 
-onDelivered((entries) => {
+onDelivered(async (entries) => {
   const bowId = entries[0]?.bowId;
   if (bowId === undefined) return;
-  void mutate<LogResponse>(
+  const merged = await mutate<LogResponse>(
     logKey(bowId),
     (known) => (known === undefined ? known : { entries: mergeLog(known.entries, entries) }),
     { revalidate: false },
   );
+  // A bow just made was not on the server when its page first asked: ask again now that it is.
+  if (merged === undefined) await mutate(logKey(bowId));
 });
 void flush();
 

@@ -34,6 +34,9 @@ export function BenchDrawing({
   const tillerBottomMm = useEased(valueOf('tillerBottom', typical.tillerBottomMm + tillerShift));
   const nockingMm = valueOf('nockingHeight', typical.nockingMm);
   const pxPerIn = SHEET.halfHeightPx / (bow.amoLengthIn * 0.472);
+  // The riser stays where it is; the string comes and goes with the brace height.
+  const slackPx = ((typical.braceMm - braceMm) / 25.4) * pxPerIn;
+  const stringX = sheetX(SHEET.stringX + slackPx, bow.hand);
   const view = useMemo(
     () =>
       bowSide(
@@ -47,9 +50,9 @@ export function BenchDrawing({
           nockingMm,
           arrowLengthMm: bow.arrow?.lengthMm ?? typical.arrowLengthMm,
         },
-        { stringX: sheetX(SHEET.stringX, bow.hand), middleY: SHEET.middleY, pxPerIn },
+        { stringX, middleY: SHEET.middleY, pxPerIn },
       ),
-    [bow, braceMm, tillerTopMm, tillerBottomMm, nockingMm, pxPerIn, typical.arrowLengthMm],
+    [bow, braceMm, tillerTopMm, tillerBottomMm, nockingMm, stringX, pxPerIn, typical.arrowLengthMm],
   );
   const brace = readingView(state, 'braceHeight');
   const top = readingView(state, 'tillerTop');
@@ -62,7 +65,6 @@ export function BenchDrawing({
     bow.hand === 'left' ? from : SHEET.width - from - width;
   const wide = block(356, 232);
   const narrow = block(8, 150);
-  const stringX = x(SHEET.stringX);
 
   return (
     <svg

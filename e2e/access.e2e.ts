@@ -1,0 +1,101 @@
+import { readFileSync } from 'node:fs';
+import { createRequire } from 'node:module';
+import type axe from 'axe-core';
+import type { Page } from '@playwright/test';
+import { type App, enter, expect, openBench, openRange, test } from './app.ts';
+
+const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
+
+async function violations(page: Page): Promise<readonly string[]> {
+  await page.evaluate(AXE);
+  const result = await page.evaluate(async () =>
+    (globalThis as unknown as { axe: typeof axe }).axe.run(document),
+  );
+  return result.violations.map(
+    (violation) =>
+      `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join('; ')}`,
+  );
+}
+
+const VIEWS = {
+  rack: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/rack`);
+    await expect(page.locator('[data-bow="Heron"]')).toBeVisible();
+  },
+  bench: async (page: Page, app: App) => {
+    await openBench(page, app, 'Heron');
+    await enter(page, 'tw +4');
+  },
+  range: async (page: Page, app: App) => {
+    await openRange(page, app, 'Heron');
+    await enter(page, 'f 0,0 1,1 -1,1 2,0 -2,-1 0,2');
+    await enter(page, 'b 6,0 7,1 6,-1');
+  },
+} as const;
+
+for (const theme of ['shop', 'night', 'sun']) {
+  for (const [name, open] of Object.entries(VIEWS)) {
+    for (const size of [
+      { width: 1280, height: 800 },
+      { width: 390, height: 844 },
+    ]) {
+      test(`${name} in ${theme} at ${size.width} has nothing axe objects to`, async ({
+        page,
+        app,
+      }) => {
+        await page.setViewportSize(size);
+        await page.addInitScript((chosen) => {
+          localStorage.setItem('keen-limb.settings', JSON.stringify({ theme: chosen }));
+        }, theme);
+        await open(page, app);
+        await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+        expect(await violations(page)).toEqual([]);
+      });
+    }
+  }
+}
+
+test('dialogs have nothing axe objects to, close with Escape, and hand the focus back', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/rack/new`);
+  await expect(page.getByRole('dialog')).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press('Escape');
+  await expect(page).toHaveURL(/\/rack$/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys, codes and look' })).toBeVisible();
+  expect(await violations(page)).toEqual([]);
+});
+
+test('single keys can be switched off', async ({ page, app }) => {
+  await openBench(page, app, 'Heron');
+  await page.keyboard.press('?');
+  await page
+    .getByRole('radiogroup', { name: 'Single keys' })
+    .getByRole('radio', { name: 'Off' })
+    .click();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('/');
+  await expect(page.getByRole('textbox', { name: 'Entry line' })).not.toBeFocused();
+});
+
+test('on a phone nothing is wider than the screen and what is touched is large enough', async ({
+  page,
+  app,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  for (const open of Object.values(VIEWS)) {
+    await open(page, app);
+    const width = await page.evaluate(() => document.documentElement.scrollWidth);
+    expect(width).toBeLessThanOrEqual(390);
+  }
+  const small = await page.evaluate(() =>
+    [...document.querySelectorAll('[role="toolbar"] button, nav a, .btn')]
+      .map((element) => ({ box: element.getBoundingClientRect(), name: element.textContent }))
+      .filter(({ box }) => box.width > 0 && (box.width < 44 || box.height < 44))
+      .map(({ name }) => name),
+  );
+  expect(small).toEqual([]);
+});

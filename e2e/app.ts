@@ -1,0 +1,111 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { test as base, expect, type Page } from '@playwright/test';
+
+/** A server of its own for every test: a fresh database with the demo club, on a free port. */
+export class App {
+  address = '';
+  private child: ChildProcess | null = null;
+  private readonly folder = mkdtempSync(join(tmpdir(), 'keen-limb-'));
+  private port = '0';
+
+  async start(): Promise<void> {
+    const child = spawn(process.execPath, ['dist/server/main.js'], {
+      env: { ...process.env, PORT: this.port, KEEN_LIMB_DB: join(this.folder, 'test.db') },
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    this.child = child;
+    this.address = await new Promise<string>((resolve, reject) => {
+      let said = '';
+      child.stdout.on('data', (chunk: Buffer) => {
+        said += chunk.toString();
+        const found = /(http:\/\/localhost:(\d+))/.exec(said);
+        if (found?.[1] !== undefined && found[2] !== undefined) {
+          this.port = found[2];
+          resolve(found[1]);
+        }
+      });
+      child.on('exit', () => {
+        reject(new Error(`the server ended: ${said}`));
+      });
+    });
+  }
+
+  /** Pulls the plug: no signal handler runs. */
+  async kill(): Promise<void> {
+    const { child } = this;
+    if (child === null || child.exitCode !== null) return;
+    const ended = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await ended;
+  }
+
+  async end(): Promise<void> {
+    await this.kill();
+    rmSync(this.folder, { recursive: true, force: true });
+  }
+
+  async bowId(name: string): Promise<string> {
+    const { bows } = (await (await fetch(`${this.address}/api/bows`)).json()) as {
+      bows: { bowId: string; name: string }[];
+    };
+    const found = bows.find((bow) => bow.name === name);
+    if (found === undefined) throw new Error(`no bow called ${name}`);
+    return found.bowId;
+  }
+
+  async log(name: string): Promise<{ id: string; body: Record<string, unknown> }[]> {
+    const answer = await fetch(`${this.address}/api/bows/${await this.bowId(name)}/entries`);
+    return ((await answer.json()) as { entries: { id: string; body: Record<string, unknown> }[] })
+      .entries;
+  }
+}
+
+export const test = base.extend<{ app: App; quiet: undefined }>({
+  app: async ({ browserName: _browser }, use) => {
+    const app = new App();
+    await app.start();
+    await use(app);
+    await app.end();
+  },
+  /** A page that logs an error or throws fails its test. */
+  quiet: [
+    async ({ page }, use) => {
+      const faults: string[] = [];
+      page.on('pageerror', (error) => faults.push(error.message));
+      page.on('console', (message) => {
+        if (message.type() === 'error' && !message.text().includes('Failed to load resource')) {
+          faults.push(message.text());
+        }
+      });
+      await use(undefined);
+      expect(faults).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export async function openBench(page: Page, app: App, bow: string): Promise<void> {
+  await page.goto(`${app.address}/bench/${await app.bowId(bow)}`);
+  await expect(page.getByRole('region', { name: 'Order of work' })).toBeVisible();
+}
+
+export async function openRange(page: Page, app: App, bow: string): Promise<void> {
+  await page.goto(`${app.address}/range/${await app.bowId(bow)}?session=new`);
+  await expect(page.getByTestId('plot')).toBeVisible();
+}
+
+/** Types a line and stores it. */
+export async function enter(page: Page, text: string): Promise<void> {
+  const line = page.getByRole('textbox', { name: 'Entry line' });
+  await line.fill(text);
+  await line.press('Enter');
+  await expect(line).toHaveValue('');
+}
+
+export const echo = (page: Page) => page.getByTestId('echo');
+export const verdict = (page: Page) => page.getByTestId('verdict');

@@ -1,0 +1,64 @@
+import { expect, test } from './app.ts';
+
+test('the rack shows the demo bows with what is due on each', async ({ page, app }) => {
+  await page.goto(app.address);
+  await expect(page).toHaveURL(/\/rack$/);
+  for (const name of [
+    'Heron',
+    'Curlew',
+    'Wren',
+    'Kestrel',
+    'Egret',
+    'Sparrow',
+    'Rook',
+    'Kit A',
+    'Kit D',
+  ]) {
+    await expect(page.locator(`[data-bow="${name}"]`)).toBeVisible();
+  }
+  const kestrel = page.locator('[data-bow="Kestrel"]');
+  await expect(kestrel.getByTestId('standing')).toContainText(
+    'Due: draw weight, rough brace height',
+  );
+  await expect(page.locator('[data-bow="Heron"]').getByTestId('standing')).toContainText(
+    'Next: 3 twists in',
+  );
+  await kestrel.click();
+  await expect(page).toHaveURL(/\/bench\//);
+});
+
+test('a bow is made from five answers, everything it fills called a rule of thumb', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/rack`);
+  await page.getByRole('link', { name: 'New bow' }).click();
+  const dialog = page.getByRole('dialog', { name: 'New bow' });
+  await dialog.getByRole('radio', { name: 'Hunting or takedown recurve' }).click();
+  await dialog.getByRole('radio', { name: '58' }).click();
+  await dialog.getByRole('radio', { name: 'Left-handed' }).click();
+  await dialog.getByRole('radio', { name: 'Three under', exact: true }).click();
+  await dialog.getByRole('radio', { name: 'Hunting', exact: true }).click();
+  const filled = dialog.getByRole('region', { name: 'Filled from the school' }).getByRole('row');
+  const rows = await filled.all();
+  expect(rows.length).toBeGreaterThanOrEqual(6);
+  for (const row of rows) await expect(row).toContainText('Rule of thumb.');
+  await dialog.getByRole('button', { name: 'Put it on the bench' }).click();
+  await expect(page).toHaveURL(/\/bench\//);
+  await expect(page.getByTestId('move-title')).toHaveText('Purpose');
+  await expect.poll(async () => (await app.log('Bow 1')).length).toBe(1);
+  const [made] = await app.log('Bow 1');
+  expect(made?.body).toMatchObject({
+    amoLengthIn: 58,
+    hand: 'left',
+    school: 'shelfHunting',
+    maker: {},
+  });
+});
+
+test('an address that leads nowhere says so', async ({ page, app }) => {
+  await page.goto(`${app.address}/nowhere`);
+  await expect(page.getByText('There is no such view.')).toBeVisible();
+  await page.goto(`${app.address}/bench/00000000-0000-4000-8000-000000000000`);
+  await expect(page.getByRole('alert')).toContainText('No bow has this id. Nothing was lost');
+});
