@@ -59,6 +59,8 @@ export default defineConfig(
         performance: 'readonly',
         setTimeout: 'readonly',
         fetch: 'readonly',
+        document: 'readonly',
+        localStorage: 'readonly',
       },
     },
   },

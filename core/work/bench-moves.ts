@@ -27,6 +27,8 @@ const ENTRY_PLACE: Partial<Record<ReadingKind, MovePlace>> = {
   restHeight: 'plunger',
 };
 
+const COUNT_WORDS: Readonly<Record<number, string>> = { 2: 'two', 3: 'three' };
+
 /** Read the tool again: a step that is open or stale. */
 export function measureMove(state: BowState, status: StepStatus): Move | null {
   const { clearing } = status.step;
@@ -50,7 +52,7 @@ export function measureMove(state: BowState, status: StepStatus): Move | null {
     ],
     wouldChange: 'Set it aside with “Not now”: later steps stay open to you.',
     caution: kind === 'drawWeight' ? 'scale' : null,
-    thenCheck: `Type ${facts.code} and the reading${count > 1 ? `, ${count} times with spaces between` : ''}.`,
+    thenCheck: `Type ${facts.code} and ${count > 1 ? `${COUNT_WORDS[count] ?? count} readings with spaces between` : 'the reading'}.`,
     place: ENTRY_PLACE[kind] ?? 'bow',
     action: { kind: 'enterReading', entryText: `${facts.code} ` },
     doneLabel: 'Enter it',

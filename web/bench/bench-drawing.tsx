@@ -171,7 +171,7 @@ function Reading({
     >
       <rect x={x - 4} y={y - 15} width={width + 8} height={70} fill="transparent" />
       <text x={x} y={y}>
-        {view.label}
+        <SvgFractions text={view.label} />
       </text>
       {right !== undefined && (
         <>

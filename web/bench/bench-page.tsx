@@ -11,12 +11,14 @@ import { rememberBow } from '../app/last-bow.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { WaitingBar } from '../app/waiting-bar.tsx';
 import { useNow } from '../app/use-now.ts';
+import { LyingBow } from '../drawing/lying-bow.tsx';
 import { BenchDrawing } from './bench-drawing.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
 import { EntryLine } from './entry-line.tsx';
 import { entryWords, Lately } from './lately.tsx';
 import { NextMove } from './next-move.tsx';
 import { OrderOfWork } from './order-of-work.tsx';
+import { drawnReadings } from './drawn-readings.ts';
 import { ReadingRows } from './reading-rows.tsx';
 import { useMoveActions } from './use-move-actions.ts';
 
@@ -84,15 +86,21 @@ function Bench({
               onEnter={openEntryLine}
             />
           </div>
-          <div className="order-2 min-h-0 max-[719px]:hidden min-[1100px]:py-0">
+          <div className="order-2 min-h-0 max-[719px]:hidden min-[720px]:max-[1099px]:h-[calc(100dvh-140px)]">
             <BenchDrawing state={state} move={move} onReading={enterReading} />
           </div>
           <div className="order-2 min-[720px]:hidden">
+            <LyingBow bow={state.bow} readings={drawnReadings(state)} />
             <ReadingRows state={state} onReading={enterReading} />
           </div>
-          <div className="order-1 border-accent pt-5 max-[719px]:border-l-2 max-[719px]:pt-0 max-[719px]:pl-3 min-[720px]:order-3">
+          <div className="order-1 border-accent pt-5 max-[719px]:border-l-2 max-[719px]:pt-0 max-[719px]:pl-3 min-[720px]:order-2 min-[1100px]:order-3">
             <NextMove move={move} onDone={done} onNotNow={notNow} />
             <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
+            <div className="max-[719px]:hidden">
+              <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
+            </div>
+          </div>
+          <div className="order-4 min-[720px]:hidden">
             <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
           </div>
         </div>

@@ -35,7 +35,9 @@ export function ReadingRows({
             onClick={() => onReading(kind)}
           >
             <span className="min-w-0">
-              <span className="block">{view.label}</span>
+              <span className="block">
+                <Fractions text={view.label} />
+              </span>
               <span
                 className={`block text-[13px] ${view.words === null ? 'text-ink-2' : 'font-[640]'}`}
               >

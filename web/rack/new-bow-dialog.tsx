@@ -83,67 +83,84 @@ export function NewBowDialog({
       title="New bow"
       description="Five answers are enough. The maker’s figures can follow; they always win."
       onClose={onClose}
+      wide
     >
       <form
-        className="grid gap-3"
+        className="grid items-start gap-x-10 gap-y-3 min-[900px]:grid-cols-[1.1fr_1fr]"
         onSubmit={(event) => {
           event.preventDefault();
           make();
         }}
       >
-        <ChoiceRow
-          label="Kind"
-          value={bowKind}
-          options={BOW_KINDS.map((value) => ({ value, label: upperFirst(BOW_KIND_LABEL[value]) }))}
-          onChange={(value) => {
-            setBowKind(value);
-            if (!LENGTHS_IN[value].includes(amoLengthIn)) setAmoLengthIn(USUAL_LENGTH_IN[value]);
-          }}
-        />
-        <ChoiceRow
-          label="Length, in"
-          value={String(amoLengthIn)}
-          options={LENGTHS_IN[bowKind].map((value) => ({
-            value: String(value),
-            label: String(value),
-          }))}
-          onChange={(value) => setAmoLengthIn(Number(value))}
-        />
-        <ChoiceRow
-          label="Hand"
-          value={hand}
-          options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
-          onChange={setHand}
-        />
-        <ChoiceRow
-          label="Hook"
-          value={hook}
-          options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
-          onChange={setHook}
-        />
-        <ChoiceRow
-          label="Purpose"
-          value={purpose}
-          options={PURPOSES.map((value) => ({ value, label: upperFirst(PURPOSE_LABEL[value]) }))}
-          onChange={setPurpose}
-        />
-        <ChoiceRow
-          label={chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'}
-          value={school}
-          options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
-          onChange={setChosenSchool}
-        />
-        <label>
-          <span className="label">Name, if you like</span>
-          <input
-            className="field"
-            value={name}
-            maxLength={80}
-            placeholder={freeName(taken)}
-            onChange={(event) => setName(event.target.value)}
+        <div className="grid gap-2.5">
+          {' '}
+          <ChoiceRow
+            label="Kind"
+            value={bowKind}
+            options={BOW_KINDS.map((value) => ({
+              value,
+              label: upperFirst(BOW_KIND_LABEL[value]),
+            }))}
+            onChange={(value) => {
+              setBowKind(value);
+              if (!LENGTHS_IN[value].includes(amoLengthIn)) setAmoLengthIn(USUAL_LENGTH_IN[value]);
+            }}
           />
-        </label>
-        <section aria-label="Filled from the school" className="mt-1 border-t border-ink pt-2">
+          <ChoiceRow
+            label="Length, in"
+            value={String(amoLengthIn)}
+            options={LENGTHS_IN[bowKind].map((value) => ({
+              value: String(value),
+              label: String(value),
+            }))}
+            onChange={(value) => setAmoLengthIn(Number(value))}
+          />
+          <ChoiceRow
+            label="Hand"
+            value={hand}
+            options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
+            onChange={setHand}
+          />
+          <ChoiceRow
+            label="Hook"
+            value={hook}
+            options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
+            onChange={setHook}
+          />
+          <ChoiceRow
+            label="Purpose"
+            value={purpose}
+            options={PURPOSES.map((value) => ({ value, label: upperFirst(PURPOSE_LABEL[value]) }))}
+            onChange={setPurpose}
+          />
+          <ChoiceRow
+            label={
+              chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'
+            }
+            value={school}
+            options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
+            onChange={setChosenSchool}
+          />
+          <label>
+            <span className="label">Name, if you like</span>
+            <input
+              className="field"
+              value={name}
+              maxLength={80}
+              placeholder={freeName(taken)}
+              onChange={(event) => setName(event.target.value)}
+            />
+          </label>
+          <div className="flex gap-3">
+            <button type="submit" className="btn-ink min-h-12 text-[17px]">
+              Put it on the bench
+            </button>
+            <button type="button" className="link-btn" onClick={onClose}>
+              Leave it
+            </button>
+          </div>
+        </div>{' '}
+        <section aria-label="Filled from the school" className="border-t border-ink pt-2">
           <h3 className="label">{habits.why} It begins with</h3>
           <table className="w-full text-left">
             <tbody>
@@ -163,14 +180,6 @@ export function NewBowDialog({
             </tbody>
           </table>
         </section>
-        <div className="flex gap-3">
-          <button type="submit" className="btn-ink min-h-12 text-[17px]">
-            Put it on the bench
-          </button>
-          <button type="button" className="link-btn" onClick={onClose}>
-            Leave it
-          </button>
-        </div>
       </form>
     </SheetDialog>
   );

@@ -20,9 +20,12 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
     <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-8 min-[720px]:px-7">
       <div className="flex items-end justify-between border-b border-ink pb-2">
         <h1 className="text-[26px] leading-none font-[560] [font-stretch:90%]">
-          Rack <span className="text-[14.5px] text-ink-2">{countWords(whole, kits)}</span>
+          Rack{' '}
+          <span className="text-[14.5px] text-ink-2 max-[719px]:mt-1 max-[719px]:block">
+            {countWords(whole, kits)}
+          </span>
         </h1>
-        <Link to="/rack/new" className="btn-ink grid place-items-center">
+        <Link to="/rack/new" className="btn-ink grid shrink-0 place-items-center">
           New bow
         </Link>
       </div>

@@ -1,0 +1,57 @@
+import { performance } from 'node:perf_hooks';
+import { demoClub } from '#demo/demo-club.ts';
+import type { LoggedEntry } from '#core/record/entry.ts';
+import { foldLog } from '#core/record/fold.ts';
+import { axisSums, NO_SCATTER_PRIOR } from '#core/shots/offset-posterior.ts';
+import { shotsNeeded } from '#core/shots/shots-needed.ts';
+import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
+import { nextMove } from '#core/work/next-move.ts';
+import { stepStates } from '#core/work/step-states.ts';
+
+/** Times of the core, as ratios to a fixed sum in the same run: machines differ, ratios less so. */
+const NOW_MS = Date.UTC(2026, 4, 1);
+const RUNS = 30;
+const LONG_LOG = 5000;
+
+function medianMs(work: () => unknown): number {
+  const times = Array.from({ length: RUNS }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.toSorted((one, other) => one - other)[Math.floor(RUNS / 2)] ?? Number.NaN;
+}
+
+function yardstick(): number {
+  let sum = 0;
+  for (let i = 1; i <= 2_000_000; i += 1) sum += Math.sqrt(i);
+  return sum;
+}
+
+const [heron = []] = demoClub(NOW_MS);
+const log = heron.map((entry, index): LoggedEntry => ({ ...entry, seq: index + 1 }));
+const long = Array.from({ length: LONG_LOG }, (_, index): LoggedEntry => {
+  const entry = log[index === 0 ? 0 : 1 + (index % (log.length - 1))] ?? log[0];
+  if (entry === undefined) throw new Error('the demo has no log');
+  return { ...entry, id: `${entry.id}-${index}`, seq: index + 1 };
+});
+const state = foldLog(log);
+const longState = foldLog(long);
+if (state === null || longState === null) throw new Error('the demo has no bow');
+const session = state.sessions[2];
+if (session === undefined) throw new Error('the demo has no third session');
+const sums = axisSums([-20, -10, 0, 5, 10, 15], [-60, 90, 20]);
+
+const base = medianMs(yardstick);
+console.log(`yardstick (2 million square roots): ${base.toFixed(2)} ms = 1.00`);
+for (const [name, work] of [
+  [`fold ${log.length} entries`, () => foldLog(log)],
+  [`fold ${LONG_LOG} entries`, () => foldLog(long)],
+  [`steps of ${LONG_LOG} entries`, () => stepStates(longState)],
+  ['verdict of three ends', () => sessionVerdict(state, session)],
+  ['next move', () => nextMove(state, NOW_MS)],
+  ['shots needed (in a worker)', () => shotsNeeded(sums, 25, NO_SCATTER_PRIOR, 1)],
+] as const) {
+  const ms = medianMs(work);
+  console.log(`${name}: ${(ms / base).toFixed(2)} (${ms.toFixed(2)} ms)`);
+}
