@@ -11,13 +11,13 @@ test.describe('the bench of a left-handed 66 in bow', () => {
   }) => {
     const drawing = page.getByRole('group', { name: /Side sight of Heron.*left-handed/ });
     await expect(drawing).toHaveAttribute('data-brace-mm', '217.5');
-    const stringBefore = await page.getByTestId('bowstring').getAttribute('d');
+    const stringBefore = await drawing.getByTestId('bowstring').getAttribute('d');
     await page.getByRole('textbox', { name: 'Entry line' }).fill('b 8 5/8');
     await expect(echo(page)).toContainText('219.1 mm · 8 5/8 in');
     await expect(echo(page)).toContainText('Inside the band (quiet)');
     await enter(page, 'b 8 5/8');
     await expect(drawing).toHaveAttribute('data-brace-mm', '219.1');
-    expect(await page.getByTestId('bowstring').getAttribute('d')).not.toBe(stringBefore);
+    expect(await drawing.getByTestId('bowstring').getAttribute('d')).not.toBe(stringBefore);
     const brace = page.locator('[data-reading="braceHeight"]').first();
     await expect(brace).toHaveAccessibleName(/Brace height, to the throat: 8 5\/8 in/);
     await expect(

@@ -122,6 +122,9 @@ export function ButtPlot({
   );
 }
 
+/** A label nearer the top edge than this would be cut. */
+const HALF_LABEL_PX = 7;
+
 const ARROWS: Readonly<Record<string, { readonly right: number; readonly up: number }>> = {
   ArrowLeft: { right: -1, up: 0 },
   ArrowRight: { right: 1, up: 0 },
@@ -232,7 +235,8 @@ function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string 
       )}
       {view.ticksY.map(
         (tick) =>
-          tick.label !== null && (
+          tick.label !== null &&
+          tick.at > HALF_LABEL_PX && (
             <text key={tick.at} className="t-note" x={-13} y={tick.at + 4} textAnchor="end">
               {tick.label}
             </text>
