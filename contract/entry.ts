@@ -9,9 +9,12 @@ import {
 } from '#core/craft/bow-terms.ts';
 import { CONTROLS } from '#core/craft/controls.ts';
 import { READING_KINDS } from '#core/craft/readings.ts';
-import { STEP_IDS } from '#core/craft/steps.ts';
+import { CHECKLISTS } from '#core/craft/checklists.ts';
+import { FIT_OUT_ITEMS, STRING_MATERIALS } from '#core/craft/fit-out.ts';
+import { FACET_IDS, type FacetId, STEP_IDS } from '#core/craft/steps.ts';
 import {
   ARROW_STATES,
+  COUNTED_CONTROLS,
   type Entry,
   type EntryBody,
   type LoggedEntry,
@@ -29,12 +32,29 @@ const text = z.string().max(MOST_TEXT);
 const figure = z.number().min(-1e5).max(1e5);
 const positive = z.number().positive().max(1e5);
 
+const throatToPlungerMm = z.number().min(-60).max(60);
+const amoDrawMm = z.number().min(400).max(1000);
 const makerFigures = z.strictObject({
   braceMinMm: z.number().min(80).max(400).optional(),
   braceMaxMm: z.number().min(80).max(400).optional(),
   boltTravelTurns: z.number().min(0).max(20).optional(),
   markedWeightN: positive.max(1000).optional(),
   markedDrawMm: positive.max(1200).optional(),
+});
+
+const arrowFacts = z.strictObject({
+  described: z.string().trim().max(MOST_NAME),
+  lengthMm: z.number().min(450).max(1000),
+  diameterMm: z.number().min(3).max(15),
+  pointMassG: z.number().min(1).max(40),
+});
+const stringFacts = z.strictObject({
+  stringId: shortText,
+  material: z.enum(STRING_MATERIALS),
+  strands: z.int().min(4).max(40).optional(),
+  lengthMm: z.number().min(800).max(2200).optional(),
+  twists: z.int().min(0).max(90).optional(),
+  shotsBefore: z.int().min(0).max(1e6),
 });
 
 const bowMade = z.strictObject({
@@ -51,20 +71,14 @@ const bowMade = z.strictObject({
   lengthUnit: z.enum(['in', 'mm']),
   division: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
   braceReference: z.enum(BRACE_REFERENCES),
-  throatToPlungerMm: z.number().min(-60).max(60).optional(),
+  throatToPlungerMm: throatToPlungerMm.optional(),
   maker: makerFigures,
-  amoDrawMm: z.number().min(400).max(1000).optional(),
+  amoDrawMm: amoDrawMm.optional(),
   twistsAtStart: z.int().min(0).max(90).optional(),
   boltTurnsOutAtStart: z.number().min(0).max(20).optional(),
-  arrow: z
-    .strictObject({
-      described: z.string().trim().max(MOST_NAME),
-      lengthMm: z.number().min(450).max(1000),
-      diameterMm: z.number().min(3).max(15),
-      pointMassG: z.number().min(1).max(40),
-    })
-    .optional(),
+  arrow: arrowFacts.optional(),
   inParts: z.boolean(),
+  backupOf: id.optional(),
 });
 
 const attitude = z.strictObject({
@@ -113,6 +127,40 @@ const entryBodySchema = z.discriminatedUnion('kind', [
     division: z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]),
   }),
   z.strictObject({ kind: z.literal('stepConfirmed'), step: z.enum(STEP_IDS), note: text }),
+  z.strictObject({ kind: z.literal('stepSkipped'), step: z.enum(STEP_IDS), why: shortText }),
+  z
+    .strictObject({
+      kind: z.literal('itemFitted'),
+      item: z.enum(FIT_OUT_ITEMS),
+      described: z.string().trim().max(MOST_NAME),
+      touches: z.array(z.enum(FACET_IDS as [FacetId, ...FacetId[]])).max(FACET_IDS.length),
+      string: stringFacts.optional(),
+      arrow: arrowFacts.optional(),
+    })
+    .refine(({ item, string }) => (item === 'string') === (string !== undefined), {
+      message: 'a string, and only a string, comes with its facts',
+      path: ['string'],
+    }),
+  z.strictObject({
+    kind: z.literal('factsSet'),
+    facts: z.strictObject({
+      maker: makerFigures.optional(),
+      amoDrawMm: amoDrawMm.optional(),
+      throatToPlungerMm: throatToPlungerMm.optional(),
+      owner: z.string().trim().max(MOST_NAME).optional(),
+      described: z.string().trim().max(MOST_NAME).optional(),
+    }),
+  }),
+  z.strictObject({
+    kind: z.literal('positionCounted'),
+    control: z.enum(COUNTED_CONTROLS),
+    value: z.number().min(0).max(90),
+  }),
+  z.strictObject({
+    kind: z.literal('listTicked'),
+    list: z.enum(CHECKLISTS),
+    items: z.array(shortText).max(60),
+  }),
   z.strictObject({ kind: z.literal('shotsFired'), count: z.int().min(1).max(1000), note: text }),
   z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(MOST_TEXT) }),
   z.strictObject({

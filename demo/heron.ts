@@ -39,9 +39,12 @@ export function heron(nowMs: number): readonly Entry[] {
     .read('tillerBottom', 'tb 6 7/8', [inches(6.875)])
     .read('limbLineTop', 'll t 0', [0])
     .read('limbLineBottom', 'll b 0.2 mm', [0.2])
+    .read('limbLineRod', 'll r 0', [0])
     .read('restHeight', 'rh 0', [0])
+    .confirm('restAndPlunger')
     .read('nockingHeight', 'n 3/16', [inches(0.1875)])
     .read('centreShotAtPoint', 'cs 3 mm', [3])
+    .read('drawLength', 'dl 28', [inches(28)])
     .confirm('clickerLength');
   log.daysAgo(53).shots(30, 'shooting in');
   log

@@ -50,6 +50,11 @@ export const BRACE_REFERENCE_LABEL: Readonly<Record<BraceReference, string>> = {
   plunger: 'to the plunger centre',
 };
 
+/** Off the shelf the limbs are bolted for assembly only: tiller and weight are as built. */
+export function hasAdjustableBolts(school: School): boolean {
+  return !shootsOffTheShelf(school);
+}
+
 /** Shelf bows have no plunger: fewer controls and fewer lateral remedies. */
 export function shootsOffTheShelf(school: School): boolean {
   return school === 'shelfTarget' || school === 'shelfHunting';

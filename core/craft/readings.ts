@@ -10,7 +10,9 @@ export const READING_KINDS = [
   'centreShotAtPlunger',
   'limbLineTop',
   'limbLineBottom',
+  'limbLineRod',
   'restHeight',
+  'drawLength',
 ] as const;
 /** Something one measures on the bow. */
 export type ReadingKind = (typeof READING_KINDS)[number];
@@ -149,6 +151,26 @@ export const READINGS: Readonly<Record<ReadingKind, ReadingFacts>> = {
     0.5,
     'string from the middle of the bottom gauge, outward positive',
     'One eye, head still: how far the string passes from the middle of the bottom gauge.',
+  ),
+  limbLineRod: length(
+    'limbLineRod',
+    'll r',
+    'Limb line, long rod',
+    [-30, 30],
+    0.4,
+    1,
+    'string from the middle of the long rod’s end, outward positive',
+    'Same eye, same place: how far the string passes from the middle of the long rod.',
+  ),
+  drawLength: length(
+    'drawLength',
+    'dl',
+    'Draw length',
+    [450, 900],
+    3,
+    6,
+    'AMO: nock throat to pivot point at full draw, plus 1.75 in',
+    'Someone marks the shaft above the pivot point at full draw. Measure to the nock throat, add 1 3/4 in.',
   ),
   restHeight: length(
     'restHeight',

@@ -33,9 +33,22 @@ export type StepId = (typeof STEP_IDS)[number];
  */
 export type FacetId = Exclude<StepId, 'bareShaft'> | 'bareShaftVertical' | 'bareShaftLateral';
 
+/** The facets a step is made of. */
+export function stepFacets(id: StepId): readonly FacetId[] {
+  return id === 'bareShaft' ? ['bareShaftVertical', 'bareShaftLateral'] : [id];
+}
+
+export const FACET_IDS: readonly FacetId[] = STEP_IDS.flatMap(stepFacets);
+
 /** How a step is cleared. */
 type Clearing =
-  | { readonly by: 'readings'; readonly of: readonly ReadingKind[]; readonly each: number }
+  | {
+      readonly by: 'readings';
+      readonly of: readonly ReadingKind[];
+      readonly each: number;
+      /** A look that no tool replaces: asked beside the readings. */
+      readonly look: string | null;
+    }
   | { readonly by: 'confirmation'; readonly ask: string }
   | { readonly by: 'shots'; readonly count: number }
   | { readonly by: 'verdict' };
@@ -59,11 +72,11 @@ const step = (
   caution: CautionId | null,
   why: string,
 ): StepFacts => ({ id, name, clearing, caution, why });
-const readings = (of: readonly ReadingKind[], each: number): Clearing => ({
-  by: 'readings',
-  of,
-  each,
-});
+const readings = (
+  of: readonly ReadingKind[],
+  each: number,
+  look: string | null = null,
+): Clearing => ({ by: 'readings', of, each, look });
 const confirm = (ask: string): Clearing => ({ by: 'confirmation', ask });
 
 /** The order of work: early steps move late ones, so a fault left early hides under a later one. */
@@ -120,14 +133,18 @@ export const STEPS: readonly StepFacts[] = [
   step(
     'limbLine',
     'Limb line',
-    readings(['limbLineTop', 'limbLineBottom'], 1),
+    readings(['limbLineTop', 'limbLineBottom', 'limbLineRod'], 1),
     'bolts',
     'A crooked limb line is hidden later by plunger and spring.',
   ),
   step(
     'restAndPlunger',
     'Rest and plunger',
-    readings(['restHeight'], 1),
+    readings(
+      ['restHeight'],
+      1,
+      'Plunger through the rest’s hole; arm level or a hair up toward the plunger, its end hidden behind the shaft from above, springing back freely.',
+    ),
     'glue',
     'The shaft’s centre has to meet the plunger’s.',
   ),
@@ -148,8 +165,10 @@ export const STEPS: readonly StepFacts[] = [
   step(
     'clickerLength',
     'Clicker length',
-    confirm(
-      'At full draw the blade lies on the point and the shaft’s end is safely in front of the rest.',
+    readings(
+      ['drawLength'],
+      1,
+      'At full draw the blade lies on the point, and the shaft’s end stays at least 15 mm in front of the rest.',
     ),
     'shaftLength',
     'Too long or too short makes every later reading a lie.',
@@ -221,9 +240,39 @@ export function stepFacts(id: StepId): StepFacts {
   return facts;
 }
 
-/** Steps that do not exist for bows of this school. */
-export function stepsNotFor(school: School): ReadonlySet<StepId> {
-  if (shootsOffTheShelf(school))
-    return new Set<StepId>(['restAndPlunger', 'clickerLength', 'walkBack']);
-  return school === 'barebow' ? new Set<StepId>(['clickerLength']) : new Set<StepId>();
+/** Why a step is not for a bow of a school; null when it is. */
+export function notForSchool(id: StepId, school: School): string | null {
+  if (shootsOffTheShelf(school)) {
+    if (id === 'restAndPlunger') return 'it shoots off the shelf';
+    if (id === 'clickerLength') return 'no clicker';
+    if (id === 'walkBack') return 'no plunger to set by it';
+  }
+  return school === 'barebow' && id === 'clickerLength' ? 'no clicker' : null;
 }
+
+/** The order of work as a school goes through it: its own steps, each with what clears it here. */
+export function stepsFor(school: School): readonly StepFacts[] {
+  const known = STEPS_OF.get(school);
+  if (known !== undefined) return known;
+  const steps = STEPS.filter(({ id }) => notForSchool(id, school) === null).map((facts) =>
+    specialised(facts, school),
+  );
+  STEPS_OF.set(school, steps);
+  return steps;
+}
+const STEPS_OF = new Map<School, readonly StepFacts[]>();
+
+/** Off the shelf there is no long rod to sight along: the gauges and the riser's middle do. */
+function specialised(facts: StepFacts, school: School): StepFacts {
+  if (facts.id !== 'limbLine' || !shootsOffTheShelf(school)) return facts;
+  return { ...facts, clearing: readings(['limbLineTop', 'limbLineBottom'], 1) };
+}
+
+/**
+ * The interchangeable middle: these may be visited in any order, and more than once, after shooting
+ * in and before the fine work.
+ */
+export const MIDDLE_STEPS: readonly StepId[] = ['braceSearch', 'bareShaft'];
+
+/** Everything up to here is set on the bench: with it a bow is ready to tune. */
+export const LAST_BENCH_STEP: StepId = 'clickerLength';

@@ -15,7 +15,31 @@ export type Code =
       readonly kind: 'change';
       readonly control: Control;
     }
+  | { readonly code: string; readonly name: string; readonly kind: 'fact'; readonly fact: FactId }
   | { readonly code: string; readonly name: string; readonly kind: 'note' };
+
+/** What is written down once about a bow: counts, the maker's figures, a band of one's own. */
+export const FACT_IDS = [
+  'twistCount',
+  'boltsOut',
+  'limbMark',
+  'makerBrace',
+  'makerTravel',
+  'throatToPlunger',
+  'band',
+  'shots',
+] as const;
+export type FactId = (typeof FACT_IDS)[number];
+const FACTS: Readonly<Record<FactId, { readonly code: string; readonly name: string }>> = {
+  twistCount: { code: 'tc', name: 'Twists counted' },
+  boltsOut: { code: 'bo', name: 'Bolts, turns out' },
+  limbMark: { code: 'mark', name: 'Limb mark, weight at draw' },
+  makerBrace: { code: 'mb', name: 'Maker’s brace range' },
+  makerTravel: { code: 'mt', name: 'Maker’s bolt travel' },
+  throatToPlunger: { code: 'tp', name: 'Throat to plunger' },
+  band: { code: 'band', name: 'Band of your own' },
+  shots: { code: 'shots', name: 'Shots' },
+};
 
 /** Longest first, so that `tt` is not taken for something shorter and `cs@p` not for `cs`. */
 export const CODES: readonly Code[] = [
@@ -35,6 +59,7 @@ export const CODES: readonly Code[] = [
       control,
     }),
   ),
+  ...FACT_IDS.map((fact): Code => ({ ...FACTS[fact], kind: 'fact', fact })),
   { code: 'note', name: 'Note', kind: 'note' } satisfies Code,
 ].toSorted((one, other) => other.code.length - one.code.length);
 

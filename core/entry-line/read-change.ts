@@ -3,10 +3,17 @@ import { upperFirst } from '../craft/letter-case.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
 import { showLengthBoth } from '../quantity/show.ts';
 import { toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
+import type { BowState } from '../record/fold.ts';
+import { askFirst, secondControlNote } from './change-questions.ts';
 import type { EntryLine } from './entry-line.ts';
 
 /** Reads the argument of a change code: one signed amount. */
-export function readChange(text: string, argumentAt: number, control: Control): EntryLine {
+export function readChange(
+  text: string,
+  argumentAt: number,
+  control: Control,
+  state: BowState,
+): EntryLine {
   const read = readAmounts(text, argumentAt);
   if (!read.ok) return { kind: 'refused', refusal: read.refusal };
   const [amount, second] = read.amounts;
@@ -35,9 +42,14 @@ export function readChange(text: string, argumentAt: number, control: Control): 
     kind: 'ready',
     title: 'Change',
     figure: upperFirst(changeWords(control, size)),
-    notes: facts.unit === 'mm' ? [showLengthBoth(size, 32)] : [],
+    notes: [
+      ...(facts.unit === 'mm' ? [showLengthBoth(size, 32)] : []),
+      ...secondControlNote(state, control),
+    ],
     bodies: [body],
   };
+  const asked = askFirst(state, control, size, text, body);
+  if (asked !== null) return asked;
   if (Math.abs(size) <= facts.largest + 1e-9) return ready;
   return {
     kind: 'question',

@@ -3,6 +3,7 @@ import { refusalOf } from '../work/refusals.ts';
 import { type Code, codeAt, completionsOf } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { readChange } from './read-change.ts';
+import { FACT_HINTS, readFact } from './read-fact.ts';
 import { readReading } from './read-reading.ts';
 
 /**
@@ -22,7 +23,9 @@ export function readEntryLine(text: string, state: BowState): EntryLine {
   const read =
     code.kind === 'reading'
       ? readReading(text, argumentAt, code.reading, state)
-      : readChange(text, argumentAt, code.control);
+      : code.kind === 'change'
+        ? readChange(text, argumentAt, code.control, state)
+        : readFact(text, argumentAt, code.fact, state);
   if (read.kind !== 'ready') return read;
   const refusal = refusalOf(state, read.bodies);
   if (refusal === null) return read;
@@ -61,6 +64,9 @@ function unknownCode(text: string): EntryLine {
 }
 
 function waiting(code: Code): EntryLine {
+  if (code.kind === 'fact') {
+    return { kind: 'typing', title: code.name, hint: FACT_HINTS[code.fact], completions: [code] };
+  }
   const hints = {
     reading: 'Type the reading: 8 5/8, 219 or 21.9 cm; more readings with spaces between.',
     change: 'Type how much with its sign, like +4 or -1/4.',

@@ -1,4 +1,4 @@
-import { BRACE_REFERENCE_LABEL, type BraceReference } from '../craft/bow-terms.ts';
+import { BRACE_REFERENCE_LABEL } from '../craft/bow-terms.ts';
 import { bareUnits, READINGS, type ReadingKind } from '../craft/readings.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
@@ -6,10 +6,13 @@ import { showLength, showLengthBoth, showNumber, showWeight } from '../quantity/
 import { fromStored, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
+import { learnedGains } from '../gains/learned-gains.ts';
 import { presentReading } from '../gains/present-reading.ts';
+import { presentSpread } from '../gains/repeatability.ts';
 import { beyondBand } from '../work/step-states.ts';
 import { targetFor } from '../work/targets.ts';
 import { likelySlips } from './likely-slips.ts';
+import { takeDatum } from './take-datum.ts';
 import type { EntryLine } from './entry-line.ts';
 
 /** Reads the argument of a reading code into one `reading` entry, a question or a refusal. */
@@ -41,8 +44,8 @@ export function readReading(
     reading: kind,
     values: stored,
     typed: text.trim(),
-    datum: kind === 'braceHeight' ? state.bow.braceReference : READINGS[kind].datum,
-    tool: 'not said',
+    datum: datum.datum,
+    tool: '',
     source: 'measured',
     confirmedUnlikely,
   });
@@ -54,40 +57,9 @@ export function readReading(
     kind: 'ready',
     title: titleOf(kind, state),
     figure: figureOf(kind, converted, state),
-    notes: notesOf(kind, converted, state, guessed ?? null, datum.shiftMm),
+    notes: [...datum.notes, ...notesOf(kind, converted, state, guessed ?? null)],
     bodies: [entry(converted, false)],
   };
-}
-
-/** A trailing `throat` or `plunger` names another brace reference than the bow's own. */
-function takeDatum(
-  text: string,
-  argumentAt: number,
-  kind: ReadingKind,
-  state: BowState,
-):
-  | { readonly kind: 'taken'; readonly text: string; readonly shiftMm: number }
-  | Extract<EntryLine, { kind: 'refused' }> {
-  const found = kind === 'braceHeight' ? /\s+(throat|plunger)\s*$/i.exec(text) : null;
-  const word = found?.[1]?.toLowerCase() as BraceReference | undefined;
-  if (found === null || word === undefined || found.index < argumentAt) {
-    return { kind: 'taken', text, shiftMm: 0 };
-  }
-  const bare = text.slice(0, found.index);
-  if (word === state.bow.braceReference) return { kind: 'taken', text: bare, shiftMm: 0 };
-  const offsetMm = state.bow.throatToPlungerMm;
-  if (offsetMm === undefined) {
-    return {
-      kind: 'refused',
-      refusal: {
-        at: found.index + 1,
-        length: word.length,
-        says: `This bow’s brace is read ${BRACE_REFERENCE_LABEL[state.bow.braceReference]}, and the distance between throat and plunger is not known.`,
-        remedy: 'Measure from the bow’s own reference, or record that distance first.',
-      },
-    };
-  }
-  return { kind: 'taken', text: bare, shiftMm: word === 'plunger' ? -offsetMm : offsetMm };
 }
 
 function wrongUnit(amount: Amount, kind: ReadingKind): EntryLine {
@@ -198,7 +170,6 @@ function notesOf(
   values: readonly number[],
   state: BowState,
   guessedUnit: UnitSymbol | null,
-  shiftMm: number,
 ): readonly string[] {
   const notes: string[] = [];
   const mean = meanOf(values);
@@ -209,8 +180,6 @@ function notesOf(
   ) {
     notes.push(`Read as ${guessedUnit === 'in' ? 'inches' : 'millimetres'}.`);
   }
-  if (shiftMm !== 0)
-    notes.push(`Converted by ${showNumber(Math.abs(shiftMm), 1)} mm to this bow’s reference.`);
   const target = targetFor(state, kind);
   if (target?.limit != null && beyondBand(mean, target.limit) !== 0) {
     notes.push(
@@ -226,14 +195,15 @@ function notesOf(
     );
   }
   const last = presentReading(state, kind);
-  if (last !== null) notes.push(changeSince(kind, mean - last.measured.mean));
+  if (last !== null) notes.push(changeSince(state, kind, mean - last.measured.mean));
   return notes;
 }
 
-function changeSince(kind: ReadingKind, difference: number): string {
+function changeSince(state: BowState, kind: ReadingKind, difference: number): string {
   const force = READINGS[kind].quantity === 'force';
   const size = Math.abs(difference);
   const shown = force ? `${showNumber(fromStored(size, 'lb'), 1)} lb` : `${showNumber(size, 1)} mm`;
-  if (size < READINGS[kind].typicalSd) return 'No change seen since the last reading.';
+  const spread = presentSpread(state, kind, learnedGains(state).repeatability).sd;
+  if (size < spread) return 'No change seen since the last reading: less than your own spread.';
   return `${shown} ${difference > 0 ? 'over' : 'under'} the last reading.`;
 }

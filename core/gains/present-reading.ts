@@ -1,14 +1,13 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
-import { N_PER_LBF } from '../quantity/units.ts';
 import type { BowState, ChangeMade, Measured } from '../record/fold.ts';
-import { priorGain, type Response } from './prior-gains.ts';
+import { intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
+import { presentWeightN } from './present-weight.ts';
+import { type BareShaftAxis, bareShaftGain } from './prior-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
 
 /** Half of the normal 90 % interval in standard deviations. */
 const HALF_90 = 1.6449;
-/** Stands in until a bow has been weighed or a mark is known. */
-const UNWEIGHED_N = 40 * N_PER_LBF;
 
 /** A reading as it stands now: measured, or expected after changes made since. */
 export interface PresentReading {
@@ -22,32 +21,21 @@ export interface PresentReading {
   readonly movedBy: readonly ChangeMade[];
 }
 
-/** Draw weight for scaling gains: last measured, else marked, else a middling bow's. */
-export function presentWeightN(state: BowState): number {
-  return (
-    state.readings.get('drawWeight')?.at(-1)?.mean ?? state.bow.maker.markedWeightN ?? UNWEIGHED_N
-  );
-}
-
-/**
- * The last reading, moved by what was changed since with the rule-of-thumb gains.
- * @returns null when it was never measured
- */
+/** The last reading, moved by what was changed since, with the gains this bow has shown. */
 export function presentReading(state: BowState, kind: ReadingKind): PresentReading | null {
   const measured = state.readings.get(kind)?.at(-1);
   if (measured === undefined) return null;
-  const weightN = presentWeightN(state);
-  const movedBy = state.changes.filter(
-    (change) => change.index > measured.index && moves(kind, change.control, weightN),
+  const gains = learnedGains(state);
+  const since = state.changes.filter((change) => change.index > measured.index);
+  const movedBy = since.filter(
+    ({ control }) => shiftOf(gains, kind, new Map([[control, 1]])) !== null,
   );
-  const since = new Map<Control, number>();
-  for (const change of movedBy) {
-    since.set(change.control, (since.get(change.control) ?? 0) + change.amount);
-  }
-  const moved = effectOf(kind, since, weightN);
+  const net = new Map<Control, number>();
+  for (const { control, amount } of movedBy) net.set(control, (net.get(control) ?? 0) + amount);
+  const shift = backedShift(state, kind, net);
   return {
-    value: measured.mean + moved.shift,
-    plusMinus: Math.hypot(readingHalfWidth(measured), moved.plusMinus),
+    value: measured.mean + shift.shift,
+    plusMinus: Math.hypot(readingHalfWidth(measured, gains.repeatability), shift.plusMinus),
     measured,
     fresh: movedBy.length === 0,
     movedBy,
@@ -59,21 +47,40 @@ export interface Effect {
   readonly plusMinus: number;
 }
 
-function moves(response: Response, control: Control, drawWeightN: number): boolean {
-  const gain = priorGain(response, control, drawWeightN);
-  return gain.mean !== 0 || gain.sd !== 0;
+/** What moving controls from where they stand now does to a reading. */
+export function effectOn(
+  state: BowState,
+  kind: ReadingKind,
+  amounts: ReadonlyMap<Control, number>,
+): Effect {
+  const mixture = shiftOf(learnedGains(state), kind, amounts);
+  if (mixture === null) return { shift: 0, plusMinus: 0 };
+  const { mean, plusMinus } = intervalOf(mixture);
+  return { shift: mean, plusMinus };
 }
 
-/** What moving controls does to a response: Σ gain · amount, spreads added as squares. */
-export function effectOf(
-  response: Response,
-  amounts: ReadonlyMap<Control, number>,
-  drawWeightN: number,
+/** What moves already made have done: the shift from before them to now. */
+function backedShift(
+  state: BowState,
+  kind: ReadingKind,
+  made: ReadonlyMap<Control, number>,
 ): Effect {
+  const back = new Map([...made].map(([control, amount]) => [control, -amount]));
+  const { shift, plusMinus } = effectOn(state, kind, back);
+  return { shift: shift === 0 ? 0 : -shift, plusMinus };
+}
+
+/** What moving controls does to bare shafts: Σ gain · amount, spreads added as squares. */
+export function bareShaftEffect(
+  state: BowState,
+  axis: BareShaftAxis,
+  amounts: ReadonlyMap<Control, number>,
+): Effect {
+  const weightN = presentWeightN(state);
   let shift = 0;
   let variance = 0;
   for (const [control, amount] of amounts) {
-    const gain = priorGain(response, control, drawWeightN);
+    const gain = bareShaftGain(axis, control, weightN);
     shift += gain.mean * amount;
     variance += (gain.sd * amount) ** 2;
   }

@@ -2,7 +2,9 @@ import type { BowKind, BraceReference, Hand, Hook, Purpose, School } from '../cr
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { RuleDivision } from '../quantity/fraction.ts';
-import type { StepId } from '../craft/steps.ts';
+import type { ChecklistName } from '../craft/checklists.ts';
+import type { FitOutItem, StringMaterial } from '../craft/fit-out.ts';
+import type { FacetId, StepId } from '../craft/steps.ts';
 
 /** Where a number comes from; a rule of thumb never passes for a measurement. */
 export const SOURCES = ['measured', 'maker', 'ruleOfThumb', 'guess'] as const;
@@ -44,16 +46,44 @@ export interface BowFacts {
   readonly twistsAtStart?: number | undefined;
   /** Turns out from the stop, both bolts, when the record begins. */
   readonly boltTurnsOutAtStart?: number | undefined;
-  readonly arrow?:
-    | {
-        readonly described: string;
-        readonly lengthMm: number;
-        readonly diameterMm: number;
-        readonly pointMassG: number;
-      }
-    | undefined;
+  readonly arrow?: ArrowFacts | undefined;
   readonly inParts: boolean;
+  /** The bow whose readings this one is to match. */
+  readonly backupOf?: string | undefined;
 }
+
+/** What may be learned or corrected after the bow is made. The maker's figures are merged in. */
+export interface LaterFacts {
+  readonly maker?: MakerFigures | undefined;
+  readonly amoDrawMm?: number | undefined;
+  readonly throatToPlungerMm?: number | undefined;
+  readonly owner?: string | undefined;
+  readonly described?: string | undefined;
+}
+
+/** Controls whose position can be counted on the bow: twists in the string, turns out of each bolt. */
+export const COUNTED_CONTROLS = ['twists', 'topBolt', 'bottomBolt'] as const;
+export type CountedControl = (typeof COUNTED_CONTROLS)[number];
+
+/** A string as a thing of its own, with its own numbers, on the bow or in the bag. */
+export interface StringFacts {
+  readonly stringId: string;
+  readonly material: StringMaterial;
+  readonly strands?: number | undefined;
+  readonly lengthMm?: number | undefined;
+  readonly twists?: number | undefined;
+  /** Shots it had before this record knew it. */
+  readonly shotsBefore: number;
+}
+
+/** The shaft and what is in it. */
+export interface ArrowFacts {
+  readonly described: string;
+  readonly lengthMm: number;
+  readonly diameterMm: number;
+  readonly pointMassG: number;
+}
+
 
 /** Where the nock of a shaft in the butt points, degrees from the point: outward and up. */
 export interface NockAttitude {
@@ -98,6 +128,27 @@ export type EntryBody =
       readonly division: RuleDivision;
     }
   | { readonly kind: 'stepConfirmed'; readonly step: StepId; readonly note: string }
+  | { readonly kind: 'stepSkipped'; readonly step: StepId; readonly why: string }
+  | {
+      readonly kind: 'itemFitted';
+      readonly item: FitOutItem;
+      /** Empty when it was taken off and nothing put in its place. */
+      readonly described: string;
+      /** What the tuner said it touches; the workshop's table is offered. */
+      readonly touches: readonly FacetId[];
+      /** With item `string`: which string, and its numbers when it is a new one. */
+      readonly string?: StringFacts | undefined;
+      /** With item `shaft`: the new arrow. */
+      readonly arrow?: ArrowFacts | undefined;
+    }
+  | { readonly kind: 'factsSet'; readonly facts: LaterFacts }
+  | {
+      readonly kind: 'positionCounted';
+      readonly control: CountedControl;
+      /** Twists in the string, or turns out from the stop. */
+      readonly value: number;
+    }
+  | { readonly kind: 'listTicked'; readonly list: ChecklistName; readonly items: readonly string[] }
   | { readonly kind: 'shotsFired'; readonly count: number; readonly note: string }
   | { readonly kind: 'note'; readonly text: string }
   | {

@@ -1,7 +1,14 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
+import type { ChecklistName } from '../craft/checklists.ts';
+import type { FitOutItem } from '../craft/fit-out.ts';
+import type { StepId } from '../craft/steps.ts';
+import type { Upset } from '../craft/upsets.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
-import type { ArrowState, BodyOf, BowFacts, LoggedEntry, NockAttitude, Source } from './entry.ts';
+import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
+import { type Positions, PositionTally } from './positions.ts';
+import { amendShot, openSession, placeShot, type SessionDraft, type ShootingSession, type Shot } from './shooting.ts';
+import { StringBag, type StringState } from './strings.ts';
 import { undoneEntryIds } from './undo.ts';
 
 /** A reading with its replicates summed up; values in the stored unit. */
@@ -18,44 +25,21 @@ export interface Measured {
   readonly sd: number | null;
   readonly typed: string;
   readonly datum: string;
+  readonly tool: string;
   readonly source: Source;
 }
 
-export interface ChangeMade {
+export type ChangeMade = Extract<Upset, { kind: 'change' }> & {
   readonly entryId: string;
-  readonly index: number;
   readonly at: string;
-  readonly control: Control;
-  readonly amount: number;
   readonly moveId: string | null;
-  /** All controls of the move this change belongs to, itself included. */
-  readonly moveControls: readonly Control[];
-}
+};
 
-export interface Shot {
-  readonly shotId: string;
+/** An item put on, changed or taken off. */
+export type ItemChange = Extract<Upset, { kind: 'item' }> & {
   readonly entryId: string;
-  readonly index: number;
   readonly at: string;
-  readonly endNumber: number;
-  readonly arrow: ArrowState;
-  readonly outwardMm: number;
-  readonly upMm: number;
-  readonly calledBad: boolean;
-  readonly attitude: NockAttitude | null;
-}
-
-export interface ShootingSession {
-  readonly sessionId: string;
-  readonly entryId: string;
-  readonly openedAt: string;
-  readonly distanceM: number;
-  readonly toleranceMm: number;
-  readonly toleranceWhy: string;
-  readonly buttMm: number;
-  readonly shots: readonly Shot[];
-  readonly closed: boolean;
-}
+};
 
 /** The present state of one bow: everything advice may depend on. */
 export interface BowState {
@@ -65,6 +49,16 @@ export interface BowState {
   readonly active: readonly { readonly entry: LoggedEntry; readonly index: number }[];
   readonly readings: ReadonlyMap<ReadingKind, readonly Measured[]>;
   readonly changes: readonly ChangeMade[];
+  /** Everything that puts steps in doubt, in log order: changes and items. */
+  readonly upsets: readonly (ChangeMade | ItemChange)[];
+  /** What is on the bow, by its newest entry. */
+  readonly fitOut: ReadonlyMap<FitOutItem, ItemChange>;
+  /** Every string this bow knows; the one on it is `strings.fitted`. */
+  readonly strings: StringState;
+  /** Twists in the string and turns out of each bolt, as far as anybody has counted. */
+  readonly positions: Positions;
+  readonly ticked: ReadonlyMap<ChecklistName, ReadonlySet<string>>;
+  readonly skipped: ReadonlyMap<StepId, string>;
   /** Net movement of each control since the record began. */
   readonly moved: ReadonlyMap<Control, number>;
   readonly targets: ReadonlyMap<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>;
@@ -72,11 +66,6 @@ export interface BowState {
   readonly setAside: readonly { readonly moveKey: string; readonly at: string }[];
   readonly undoneIds: ReadonlySet<string>;
   readonly lastAt: string;
-}
-
-interface SessionDraft extends Omit<ShootingSession, 'shots' | 'closed'> {
-  shots: Shot[];
-  closed: boolean;
 }
 
 /**
@@ -102,6 +91,11 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   const sessions = new Map<string, SessionDraft>();
   const shotPlaces = new Map<string, { shots: Shot[]; position: number }>();
   const setAside: { moveKey: string; at: string }[] = [];
+  const items: ItemChange[] = [];
+  const bag = new StringBag(bow, made.at);
+  const tally = new PositionTally(bow);
+  const ticked = new Map<ChecklistName, ReadonlySet<string>>();
+  const skipped = new Map<StepId, string>();
 
   for (const [index, entry] of log.entries()) {
     if (undoneIds.has(entry.id) || entry.body.kind === 'undone') continue;
@@ -110,9 +104,11 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
     switch (body.kind) {
       case 'reading':
         listIn(readings, body.reading).push(sumUp(entry, body, index));
+        if (body.reading === 'drawLength') bow = { ...bow, amoDrawMm: meanOf(body.values) };
         break;
       case 'change':
         changes.push({
+          kind: 'change',
           entryId: entry.id,
           index,
           at: entry.at,
@@ -122,6 +118,40 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
           moveControls: [body.control],
         });
         moved.set(body.control, (moved.get(body.control) ?? 0) + body.amount);
+        if (body.control === 'twists') bag.twist(body.amount);
+        else tally.move(body.control, body.amount);
+        break;
+      case 'positionCounted':
+        if (body.control === 'twists') bag.countTwists(body.value);
+        else tally.count(body.control, body.value);
+        break;
+      case 'itemFitted':
+        items.push({
+          kind: 'item',
+          entryId: entry.id,
+          index,
+          at: entry.at,
+          item: body.item,
+          described: body.described,
+          touches: body.touches,
+        });
+        if (body.string !== undefined) bag.fit(body.string, body.described, entry.at);
+        if (body.arrow !== undefined) bow = { ...bow, arrow: body.arrow };
+        break;
+      case 'factsSet':
+        bow = withLaterFacts(bow, body.facts);
+        break;
+      case 'listTicked':
+        ticked.set(body.list, new Set(body.items));
+        break;
+      case 'stepSkipped':
+        skipped.set(body.step, body.why);
+        break;
+      case 'stepConfirmed':
+        skipped.delete(body.step);
+        break;
+      case 'shotsFired':
+        bag.shoot(body.count);
         break;
       case 'unitsSet':
         bow = { ...bow, lengthUnit: body.lengthUnit, division: body.division };
@@ -142,6 +172,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         if (session === undefined) break;
         shotPlaces.set(body.shotId, { shots: session.shots, position: session.shots.length });
         session.shots.push(placeShot(entry, body, index));
+        bag.shoot(1);
         break;
       }
       case 'shotAmended':
@@ -151,25 +182,41 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         setAside.push({ moveKey: body.moveKey, at: entry.at });
         break;
       case 'bowMade':
-      case 'stepConfirmed':
-      case 'shotsFired':
       case 'note':
         break;
     }
   }
 
+  const whole = withMovePartners(changes);
   return {
     bowId: made.bowId,
     bow,
     active,
     readings,
-    changes: withMovePartners(changes),
+    changes: whole,
+    upsets: [...whole, ...items].toSorted((one, other) => one.index - other.index),
+    fitOut: new Map(items.map((item) => [item.item, item])),
+    strings: bag.state,
+    positions: { ...tally.positions, twists: bag.state.fitted.twists },
+    ticked,
+    skipped,
     moved,
     targets,
     sessions: [...sessions.values()],
     setAside,
     undoneIds,
     lastAt: log.at(-1)?.at ?? made.at,
+  };
+}
+
+function withLaterFacts(bow: BowFacts, facts: BodyOf<'factsSet'>['facts']): BowFacts {
+  return {
+    ...bow,
+    maker: { ...bow.maker, ...facts.maker },
+    amoDrawMm: facts.amoDrawMm ?? bow.amoDrawMm,
+    throatToPlungerMm: facts.throatToPlungerMm ?? bow.throatToPlungerMm,
+    owner: facts.owner ?? bow.owner,
+    described: facts.described ?? bow.described,
   };
 }
 
@@ -205,42 +252,7 @@ function sumUp(entry: LoggedEntry, body: BodyOf<'reading'>, index: number): Meas
     sd: body.values.length > 1 ? sampleSd(body.values) : null,
     typed: body.typed,
     datum: body.datum,
+    tool: body.tool,
     source: body.source,
-  };
-}
-
-function openSession(entry: LoggedEntry, body: BodyOf<'sessionOpened'>): SessionDraft {
-  const { kind: _kind, ...facts } = body;
-  return { ...facts, entryId: entry.id, openedAt: entry.at, shots: [], closed: false };
-}
-
-function placeShot(entry: LoggedEntry, body: BodyOf<'shotPlaced'>, index: number): Shot {
-  return {
-    shotId: body.shotId,
-    entryId: entry.id,
-    index,
-    at: entry.at,
-    endNumber: body.endNumber,
-    arrow: body.arrow,
-    outwardMm: body.outwardMm,
-    upMm: body.upMm,
-    calledBad: body.calledBad,
-    attitude: body.attitude ?? null,
-  };
-}
-
-function amendShot(
-  place: { shots: Shot[]; position: number } | undefined,
-  body: BodyOf<'shotAmended'>,
-): void {
-  const shot = place?.shots[place.position];
-  if (place === undefined || shot === undefined) return;
-  place.shots[place.position] = {
-    ...shot,
-    arrow: body.arrow ?? shot.arrow,
-    outwardMm: body.outwardMm ?? shot.outwardMm,
-    upMm: body.upMm ?? shot.upMm,
-    calledBad: body.calledBad ?? shot.calledBad,
-    attitude: body.attitude ?? shot.attitude,
   };
 }

@@ -1,6 +1,6 @@
-import type { ChangeMade, ShootingSession, Shot } from '../record/fold.ts';
+import type { ShootingSession, Shot } from '../record/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
-import { moveUpsets } from '../craft/upsets.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
 import { type AxisEnd, type AxisVerdict, axisVerdict } from './axis-verdict.ts';
 import { jointFactorOdds, SCATTER_FACTORS, type ScatterPrior } from './offset-posterior.ts';
 import { farOutShots } from './far-out.ts';
@@ -32,10 +32,9 @@ export interface BareShaftVerdict {
 export function shotsSpeakingFor(
   facet: FacetId,
   session: ShootingSession,
-  changes: readonly ChangeMade[],
+  doubts: readonly Upset[],
 ): readonly Shot[] {
-  const lastUpset =
-    changes.findLast((change) => moveUpsets(change.moveControls, facet))?.index ?? -1;
+  const lastUpset = doubts.findLast((doubt) => upsets(doubt, facet))?.index ?? -1;
   return session.shots.filter((shot) => shot.index > lastUpset);
 }
 
@@ -45,11 +44,11 @@ export function shotsSpeakingFor(
  */
 export function bareShaftVerdict(
   session: ShootingSession,
-  changes: readonly ChangeMade[],
+  doubts: readonly Upset[],
   prior: { readonly outward: ScatterPrior; readonly up: ScatterPrior },
 ): BareShaftVerdict {
-  const lateral = shotsSpeakingFor('bareShaftLateral', session, changes);
-  const vertical = shotsSpeakingFor('bareShaftVertical', session, changes);
+  const lateral = shotsSpeakingFor('bareShaftLateral', session, doubts);
+  const vertical = shotsSpeakingFor('bareShaftVertical', session, doubts);
   const outward = axisVerdict(
     endsOf(lateral, (shot) => shot.outwardMm),
     session.toleranceMm,

@@ -1,6 +1,6 @@
 import cdf from '@stdlib/stats-base-dists-t-cdf';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
-import type { Shot } from '../record/fold.ts';
+import type { Shot } from '../record/shooting.ts';
 
 /** A shot less likely than this, predicted from the others of its kind, is pointed at. */
 const FAR_OUT_BELOW = 0.01;

@@ -1,5 +1,5 @@
 import { squaresAboutMean } from '../numeric/moments.ts';
-import type { ShootingSession } from '../record/fold.ts';
+import type { ShootingSession } from '../record/shooting.ts';
 import { NO_SCATTER_PRIOR, type ScatterPrior } from './offset-posterior.ts';
 
 /** How many shots' worth the archer's earlier scatter counts for. */

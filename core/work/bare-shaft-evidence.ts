@@ -4,15 +4,16 @@ import {
   shotsSpeakingFor,
 } from '../shots/bare-shaft-verdict.ts';
 import { scatterPrior } from '../shots/scatter-history.ts';
-import type { BowState, ChangeMade, ShootingSession } from '../record/fold.ts';
+import type { BowState } from '../record/fold.ts';
+import type { ShootingSession } from '../record/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
-import { moveUpsets } from '../craft/upsets.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
 
 type BareShaftFacet = Extract<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
 
 /** The verdict of a session, with what earlier sessions of this bow say of the archer's scatter. */
 export function sessionVerdict(state: BowState, session: ShootingSession): BareShaftVerdict {
-  return bareShaftVerdict(session, state.changes, sessionPriors(state, session));
+  return bareShaftVerdict(session, state.upsets, sessionPriors(state, session));
 }
 
 /** Scatter priors of both axes for a session, from the sessions before it. */
@@ -30,7 +31,7 @@ export interface BareShaftEvidence {
   readonly session: ShootingSession | null;
   readonly verdict: BareShaftVerdict | null;
   /** Changes that emptied an axis that had been shot; stale while no new shots stand. */
-  readonly upsetBy: readonly ChangeMade[];
+  readonly upsetBy: readonly Upset[];
   readonly everShot: boolean;
 }
 
@@ -38,12 +39,12 @@ export interface BareShaftEvidence {
 export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareShaftEvidence {
   const session = state.sessions.findLast((candidate) => candidate.shots.length > 0) ?? null;
   if (session === null) return { session: null, verdict: null, upsetBy: [], everShot: false };
-  const speaking = shotsSpeakingFor(facet, session, state.changes);
+  const speaking = shotsSpeakingFor(facet, session, state.upsets);
   const lastShotIndex = session.shots.at(-1)?.index ?? -1;
-  const upsetBy = state.changes.filter(
-    (change) =>
-      moveUpsets(change.moveControls, facet) &&
-      change.index > (speaking.length > 0 ? lastShotIndex : firstBareIndex(session)),
+  const upsetBy = state.upsets.filter(
+    (doubt) =>
+      upsets(doubt, facet) &&
+      doubt.index > (speaking.length > 0 ? lastShotIndex : firstBareIndex(session)),
   );
   return { session, verdict: sessionVerdict(state, session), upsetBy, everShot: true };
 }

@@ -2,9 +2,11 @@ import { shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { type Control, CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showNumber } from '../quantity/show.ts';
 import { G_PER_GR } from '../quantity/units.ts';
-import { effectOf, presentReading, presentWeightN } from '../gains/present-reading.ts';
-import { type BareShaftAxis, priorGain, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
-import type { BowState, ShootingSession } from '../record/fold.ts';
+import { bareShaftEffect, presentReading } from '../gains/present-reading.ts';
+import { presentWeightN } from '../gains/present-weight.ts';
+import { type BareShaftAxis, bareShaftGain, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import type { BowState } from '../record/fold.ts';
+import type { ShootingSession } from '../record/shooting.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import type { BareShaftVerdict } from '../shots/bare-shaft-verdict.ts';
 import { causeOf, offsetWords } from '../shots/verdict-words.ts';
@@ -147,6 +149,7 @@ function shootMove(
     place: 'butt',
     action: { kind: 'shootEnd', ...END },
     doneLabel: 'Start the next end',
+    runnerUp: null,
     likelyAfter,
     stop: false,
   };
@@ -188,8 +191,7 @@ function remedyMove(
     remedies.toSorted((one, other) => other.couldDo - one.couldDo)[0];
   if (chosen === undefined) return nothingLeftMove(axis, judged, state);
 
-  const weightN = presentWeightN(state);
-  const effect = effectOf(response, chosen.amounts, weightN);
+  const effect = bareShaftEffect(state, response, chosen.amounts);
   const after = {
     ...judged,
     offsetMm: offsetMm + effect.shift * scale,
@@ -212,7 +214,7 @@ function remedyMove(
         : `${cause}, and up and down no longer hides it. ${chosen.couldDo < ENOUGH_SHARE ? 'This alone will not be enough.' : 'The easiest step to take back that can mend it.'}`,
     reasons: [
       ...axisReasons(state, verdict),
-      `${gainWords(chosen, response, weightN)} The step is kept short because bows differ.`,
+      `${gainWords(state, chosen, response)} The step is kept short because bows differ.`,
       ...passedOver.map(
         ({ amounts, couldDo }) =>
           `${[...amounts.keys()].map((control) => CONTROL_FACTS[control].name).join(' and ')} alone could mend about ${showNumber(100 * Math.min(1, couldDo), 0)} %.`,
@@ -236,6 +238,7 @@ function remedyMove(
       changes: [...chosen.amounts].map(([control, amount]) => ({ control, amount })),
     },
     doneLabel: 'Done',
+    runnerUp: null,
     likelyAfter: null,
     stop: false,
   };
@@ -272,7 +275,7 @@ function sizeRemedy(
   const reach = lead === undefined ? undefined : REACH[lead];
   if (lead === undefined || reach === undefined) return null;
   const weightN = presentWeightN(state);
-  const gains = controls.map((control) => priorGain(response, control, weightN));
+  const gains = controls.map((control) => bareShaftGain(response, control, weightN));
   const mean = gains.reduce((sum, gain) => sum + gain.mean, 0);
   const variance = gains.reduce((sum, gain) => sum + gain.sd ** 2, 0);
   if (mean === 0) return null;
@@ -315,11 +318,11 @@ function roomLeft(
   return { up: Math.max(0, inAll - moved), down: Math.max(0, inAll + moved) };
 }
 
-function gainWords(remedy: Remedy, response: BareShaftAxis, weightN: number): string {
+function gainWords(state: BowState, remedy: Remedy, response: BareShaftAxis): string {
   const [entry] = remedy.amounts;
   if (entry === undefined) return '';
   const [control, amount] = entry;
-  const effect = effectOf(response, remedy.amounts, weightN);
+  const effect = bareShaftEffect(state, response, remedy.amounts);
   return `Rule of thumb: ${showAmount(control, amount)} of ${CONTROL_FACTS[control].name.toLowerCase()} moves bare shafts ${showNumber(Math.abs(effect.shift), 0)} ± ${showNumber(effect.plusMinus, 0)} mm at ${REFERENCE_DISTANCE_M} m.`;
 }
 
@@ -342,6 +345,7 @@ function nothingLeftMove(axis: 'outward' | 'up', judged: AxisVerdict, state: Bow
     place: 'arrow',
     action: { kind: 'nothing' },
     doneLabel: 'Understood',
+    runnerUp: null,
     likelyAfter: null,
     stop: false,
   };

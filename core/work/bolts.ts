@@ -18,9 +18,9 @@ export interface BoltRoom {
  */
 export function boltsOutNow(state: BowState): BoltRoom {
   const { turns: travel } = boltTravel(state.bow);
-  const start = state.bow.boltTurnsOutAtStart ?? travel / 2;
-  const top = start - (state.moved.get('topBolt') ?? 0);
-  const bottom = start - (state.moved.get('bottomBolt') ?? 0);
+  const { topBoltTurnsOut, bottomBoltTurnsOut } = state.positions;
+  const top = topBoltTurnsOut ?? travel / 2 - (state.moved.get('topBolt') ?? 0);
+  const bottom = bottomBoltTurnsOut ?? travel / 2 - (state.moved.get('bottomBolt') ?? 0);
   return {
     top,
     bottom,

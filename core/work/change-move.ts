@@ -1,74 +1,70 @@
-import { type Control, movesWords } from '../craft/controls.ts';
-import { lowerFirst } from '../craft/letter-case.ts';
+import { type Control, CONTROL_FACTS, movesWords } from '../craft/controls.ts';
+import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
-import { effectOf, presentReading, presentWeightN } from '../gains/present-reading.ts';
-import { showLength, showNumber, showSigned, showWeight } from '../quantity/show.ts';
+import { gainOf } from '../gains/learned-gains.ts';
+import { effectOn, presentReading } from '../gains/present-reading.ts';
+import { showLength, showLengthFigure } from '../quantity/show.ts';
 import type { BowState } from '../record/fold.ts';
-import type { Move, MovePlace } from './move.ts';
+import { countedBand } from './counted-band.ts';
+import { gainWords } from './gain-words.ts';
+import { clamp, type Move, type MovePlace, nearestInside, roundToStep } from './move.ts';
 import { showPlusMinus } from './show-plus-minus.ts';
-import { presentTargetValue, type StepStatus } from './step-states.ts';
+import { beyondBand, type StepStatus } from './step-states.ts';
+import { targetFor } from './targets.ts';
 
-/** What a proposed change is about, in words. */
-export interface ChangeMoveWords {
-  readonly reading: ReadingKind | 'tiller';
-  readonly problem: string;
-  readonly stop: boolean;
+/** A reading with the one control that moves it. */
+export interface OneControl {
+  readonly reading: ReadingKind;
+  readonly control: Control;
+  readonly place: MovePlace;
   readonly thenCheck: string;
-  readonly gainWords: string;
+  /** The amount once more in the terms of the hand: turns of a tied locator. */
+  readonly inOtherWords?: (amount: number) => string | null;
 }
 
-/** A proposal to move controls, with what it should do to the reading it is made for. */
-export function changeMove(
-  state: BowState,
-  status: StepStatus,
-  amounts: ReadonlyMap<Control, number>,
-  place: MovePlace,
-  words: ChangeMoveWords,
-): Move {
-  const changes = [...amounts].map(([control, amount]) => ({ control, amount }));
+/**
+ * One control moved so that one reading comes into its band, by the gain this bow has shown.
+ * Null when it is in band, or the step would be less than the control's smallest.
+ */
+export function oneControlMove(state: BowState, status: StepStatus, what: OneControl): Move | null {
+  const { reading, control } = what;
+  const present = presentReading(state, reading);
+  const target = targetFor(state, reading);
+  const gain = gainOf(state, reading, control);
+  if (present === null || target === null || gain === null || gain.mean === 0) return null;
+  if (beyondBand(present.value, countedBand(state, reading, target)) === 0) return null;
+  const { step, largest, needsUnstrung } = CONTROL_FACTS[control];
+  const wanted = nearestInside(present.value, target, READINGS[reading].tolerance) - present.value;
+  const amount = clamp(roundToStep(wanted / gain.mean, step), -largest, largest);
+  if (amount === 0) return null;
+  const changes = [{ control, amount }];
+  const effect = effectOn(state, reading, new Map([[control, amount]]));
+  const after = present.value + effect.shift;
+  const plusMinus = Math.hypot(present.plusMinus, effect.plusMinus);
+  const { name } = READINGS[reading];
+  const { bow } = state;
+  const learned = gainWords(state, reading, control);
+  const other = what.inOtherWords?.(amount) ?? null;
   return {
-    key: `change:${changes.map(({ control, amount }) => `${control}${amount}`).join(',')}`,
+    key: `change:${control}${amount}`,
     step: status.step.id,
     title: movesWords(changes),
-    expect: expectAfter(state, amounts, words.reading),
-    why: words.problem,
-    reasons: [words.problem, words.gainWords, status.step.why],
+    expect: `Expect ${lowerFirst(name)} ${showLength(after, bow)} ± ${showPlusMinus(plusMinus, bow)}`,
+    why: `${name} is ${showLength(present.value, bow)}, ${status.words}: ${showLengthFigure(target.low, bow)} to ${showLength(target.high, bow)} (${target.name}).`,
+    reasons: [
+      target.source === 'rule of thumb' ? `${target.why} A rule of thumb.` : target.why,
+      ...(learned === null ? [] : [`${upperFirst(learned)}.`]),
+      ...(other === null ? [] : [other]),
+      status.step.why,
+    ],
     wouldChange: 'A fresh reading, or what this bow shows after the move.',
-    caution: changes.some(({ control }) => control === 'topBolt' || control === 'bottomBolt')
-      ? 'bolts'
-      : changes.some(({ control }) => control === 'twists')
-        ? 'unstring'
-        : null,
-    thenCheck: words.thenCheck,
-    place,
+    caution: needsUnstrung ? 'bolts' : null,
+    thenCheck: what.thenCheck,
+    place: what.place,
     action: { kind: 'change', changes },
     doneLabel: 'Done',
+    runnerUp: null,
     likelyAfter: null,
-    stop: words.stop,
+    stop: false,
   };
-}
-
-function expectAfter(
-  state: BowState,
-  amounts: ReadonlyMap<Control, number>,
-  reading: ReadingKind | 'tiller',
-): string | null {
-  const weightN = presentWeightN(state);
-  if (reading === 'tiller') {
-    const value = presentTargetValue(state, 'tiller');
-    if (value === null) return null;
-    const top = effectOf('tillerTop', amounts, weightN);
-    const bottom = effectOf('tillerBottom', amounts, weightN);
-    return `Expect tiller ${showSigned(value + top.shift - bottom.shift, 0)} mm ± ${showNumber(Math.hypot(top.plusMinus, bottom.plusMinus), 0)}`;
-  }
-  const present = presentReading(state, reading);
-  if (present === null) return null;
-  const effect = effectOf(reading, amounts, weightN);
-  const value = present.value + effect.shift;
-  const plusMinus = Math.hypot(present.plusMinus, effect.plusMinus);
-  const name = lowerFirst(READINGS[reading].name);
-  if (READINGS[reading].quantity === 'force') {
-    return `Expect ${name} ${showWeight(value)} ± ${showWeight(plusMinus)}`;
-  }
-  return `Expect ${name} ${showLength(value, state.bow)} ± ${showPlusMinus(plusMinus, state.bow)}`;
 }

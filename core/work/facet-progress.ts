@@ -1,25 +1,31 @@
-import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { EntryBody } from '../record/entry.ts';
-import type { BowState, ChangeMade } from '../record/fold.ts';
-import { type FacetId, STEPS, type StepFacts } from '../craft/steps.ts';
-import { moveUpsets } from '../craft/upsets.ts';
+import type { BowState } from '../record/fold.ts';
+import { type FacetId, type StepFacts, stepsFor } from '../craft/steps.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
 
 /** How far a facet has come since it was last put in doubt. */
 export interface FacetProgress {
   /** When it was last cleared, even if stale now; null when never. */
   readonly clearedAt: string | null;
   /** What has put it in doubt since it was cleared; empty while it holds. */
-  readonly upsetBy: readonly ChangeMade[];
+  readonly upsetBy: readonly Upset[];
   /** What still counts toward clearing it, per reading (or shots under `shots`). */
-  readonly have: ReadonlyMap<ReadingKind | 'shots', number>;
+  readonly have: ReadonlyMap<ReadingKind | 'shots' | 'look', number>;
   readonly cleared: boolean;
+}
+
+/** Readings of a step that are still to be taken, in order. */
+export function missingReadings(step: StepFacts, facet: FacetProgress): readonly ReadingKind[] {
+  const { clearing } = step;
+  if (clearing.by !== 'readings') return [];
+  return clearing.of.filter((kind) => (facet.have.get(kind) ?? 0) < clearing.each);
 }
 
 interface Draft {
   clearedAt: string | null;
-  upsetBy: ChangeMade[];
-  have: Map<ReadingKind | 'shots', number>;
+  upsetBy: Upset[];
+  have: Map<ReadingKind | 'shots' | 'look', number>;
   cleared: boolean;
 }
 
@@ -31,20 +37,20 @@ type PlainFacetId = Exclude<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
  */
 export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetProgress> {
   const drafts = new Map<PlainFacetId, Draft>();
-  const steps = STEPS.filter(
+  const steps = stepsFor(state.bow.school).filter(
     (step): step is StepFacts & { id: PlainFacetId } => step.id !== 'bareShaft',
   );
   for (const step of steps) {
     drafts.set(step.id, { clearedAt: null, upsetBy: [], have: new Map(), cleared: false });
   }
-  const changeAt = new Map(state.changes.map((change) => [change.index, change]));
+  const upsetAt = new Map(state.upsets.map((one) => [one.index, one]));
 
   for (const { entry, index } of state.active) {
-    const change = changeAt.get(index);
+    const doubt = upsetAt.get(index);
     for (const step of steps) {
       const draft = drafts.get(step.id);
       if (draft === undefined) continue;
-      if (change !== undefined) upset(draft, step.id, change);
+      if (doubt !== undefined) upset(draft, step.id, doubt);
       else if (advance(draft, step, entry.body)) {
         draft.cleared = true;
         draft.clearedAt = entry.at;
@@ -55,10 +61,10 @@ export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetP
   return drafts;
 }
 
-function upset(draft: Draft, facet: FacetId, change: ChangeMade): void {
-  if (!moveUpsets(change.moveControls, facet)) return;
+function upset(draft: Draft, facet: FacetId, doubt: Upset): void {
+  if (!upsets(doubt, facet)) return;
   draft.have.clear();
-  if (draft.clearedAt !== null) draft.upsetBy.push(change);
+  if (draft.clearedAt !== null) draft.upsetBy.push(doubt);
   draft.cleared = false;
 }
 
@@ -69,10 +75,16 @@ function advance(draft: Draft, step: StepFacts, body: EntryBody): boolean {
     case 'confirmation':
       return body.kind === 'stepConfirmed' && body.step === step.id;
     case 'readings':
-      if (body.kind === 'stepConfirmed') return body.step === step.id;
-      if (body.kind !== 'reading' || !clearing.of.includes(body.reading)) return false;
-      draft.have.set(body.reading, (draft.have.get(body.reading) ?? 0) + body.values.length);
-      return clearing.of.every((kind) => (draft.have.get(kind) ?? 0) >= clearing.each);
+      if (body.kind === 'stepConfirmed' && body.step === step.id) {
+        if (clearing.look === null) return true;
+        draft.have.set('look', 1);
+      } else if (body.kind === 'reading' && clearing.of.includes(body.reading)) {
+        draft.have.set(body.reading, (draft.have.get(body.reading) ?? 0) + body.values.length);
+      } else return false;
+      return (
+        (clearing.look === null || draft.have.has('look')) &&
+        clearing.of.every((kind) => (draft.have.get(kind) ?? 0) >= clearing.each)
+      );
     case 'shots': {
       const fired = body.kind === 'shotsFired' ? body.count : body.kind === 'shotPlaced' ? 1 : 0;
       if (fired === 0) return false;
@@ -83,11 +95,4 @@ function advance(draft: Draft, step: StepFacts, body: EntryBody): boolean {
     case 'verdict':
       return false;
   }
-}
-
-/** What has moved since, one line per control, in order of first movement. */
-export function netChanges(changes: readonly ChangeMade[]): ReadonlyMap<Control, number> {
-  const net = new Map<Control, number>();
-  for (const { control, amount } of changes) net.set(control, (net.get(control) ?? 0) + amount);
-  return net;
 }

@@ -26,10 +26,19 @@ type MoveAction =
   /** Put this on the entry line and let the tuner read the tool. */
   | { readonly kind: 'enterReading'; readonly entryText: string }
   | { readonly kind: 'confirmStep'; readonly step: StepId }
+  /** Open the step's own sheet: a list to tick off, or a thing to describe. */
+  | { readonly kind: 'openStep'; readonly step: StepId }
   | { readonly kind: 'fireShots'; readonly count: number }
   /** Go to the butt and shoot this many of each. */
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
   | { readonly kind: 'nothing' };
+
+/** A second-best proposal, in short. */
+export interface OtherMove {
+  readonly title: string;
+  readonly expect: string;
+  readonly changes: readonly { readonly control: Control; readonly amount: number }[];
+}
 
 /** One proposal: what, how much, why, what to expect, what can go wrong, what to check after. */
 export interface Move {
@@ -51,6 +60,8 @@ export interface Move {
   readonly action: MoveAction;
   /** What the button says. */
   readonly doneLabel: string;
+  /** The best move of another kind, for who would rather not do this one. */
+  readonly runnerUp: OtherMove | null;
   /** What will probably come next, for who wants to look ahead or go ahead. */
   readonly likelyAfter: Move | null;
   /** True when a hard limit is already passed: shown as a stop. */

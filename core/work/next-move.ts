@@ -1,3 +1,5 @@
+import { hasAdjustableBolts } from '../craft/bow-terms.ts';
+import { stepLists } from '../craft/checklists.ts';
 import { lowerFirst } from '../craft/letter-case.ts';
 import type { StepId } from '../craft/steps.ts';
 import type { BowState } from '../record/fold.ts';
@@ -5,7 +7,9 @@ import { bareShaftEvidence, sessionVerdict } from './bare-shaft-evidence.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import type { Move } from './move.ts';
+import { setupMove } from './setup-moves.ts';
 import { type StepStatus, stepStates } from './step-states.ts';
+import { boltTravel } from './targets.ts';
 
 /** A move set aside stays aside this long. */
 const ASIDE_MS = 12 * 3_600_000;
@@ -28,7 +32,7 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
 
   const stop = steps
     .filter((status) => status.words === 'outside the limits')
-    .map((status) => adjustMove(state, status))
+    .map((status) => setupMove(state, status))
     .find((move) => move !== null);
   if (stop !== undefined) return stop;
 
@@ -36,11 +40,28 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
   if (usable(atTheButt)) return atTheButt;
 
   for (const status of steps) {
+    if (status.state === 'skipped') continue;
+    if (status.step.id === LAST_OF_SETUP) {
+      const together = setupBlockMove(state, steps);
+      if (usable(together)) return together;
+    }
     if (status.state === 'holds' && status.step.id !== 'bareShaft') continue;
     const move = moveForStep(state, status);
     if (usable(move)) return move;
   }
   return null;
+}
+
+/** Draw weight, brace and tiller move each other: all are read before any is corrected. */
+const SETUP_STEPS: readonly StepId[] = ['drawWeight', 'roughBrace', 'roughTiller'];
+const LAST_OF_SETUP: StepId = 'roughTiller';
+
+/** Once all three have been read: the one move that brings them in together. */
+function setupBlockMove(state: BowState, steps: readonly StepStatus[]): Move | null {
+  const block = steps.filter(({ step }) => SETUP_STEPS.includes(step.id));
+  if (block.some((status) => status.missing.length > 0)) return null;
+  const worst = block.find((status) => status.state === 'outOfBand') ?? block[0];
+  return worst === undefined ? null : (setupMove(state, worst) ?? asBuiltMove(state, worst));
 }
 
 function isAside(state: BowState, move: Move, nowMs: number): boolean {
@@ -55,10 +76,68 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
     const { session, verdict } = bareShaftEvidence(state, 'bareShaftVertical');
     return bareShaftMove(state, session, verdict);
   }
+  if (status.missing.length > 0) return countMove(state, status) ?? measureMove(state, status);
+  if (SETUP_STEPS.includes(step.id)) return null;
   if (status.state === 'outOfBand') return adjustMove(state, status);
-  if (step.clearing.by === 'readings') return measureMove(state, status);
+  if (step.clearing.by === 'readings') {
+    return step.clearing.look === null ? null : confirmMove(status, step.clearing.look);
+  }
   if (step.clearing.by === 'shots') return shootInMove(status, step.clearing.count);
+  if (stepLists(step.id).length > 0) return listMove(status, step.clearing.ask);
   return confirmMove(status, step.clearing.ask);
+}
+
+/** A bow just put together: twists and bolt turns are counted before anything is turned. */
+function countMove(state: BowState, status: StepStatus): Move | null {
+  if (!state.bow.inParts || status.step.id !== SETUP_STEPS[0]) return null;
+  const { twists, topBoltTurnsOut, bottomBoltTurnsOut } = state.positions;
+  const bolts = hasAdjustableBolts(state.bow.school);
+  if (twists === null) {
+    return {
+      ...plainMove(status, 'Count the twists in the string'),
+      key: 'count:twists',
+      why: 'What a twist does grows with the twists already in, and the string has limits: 0.25 to 0.8 an inch.',
+      thenCheck: 'Type tc and the count.',
+      place: 'string',
+      action: { kind: 'enterReading', entryText: 'tc ' },
+      doneLabel: 'Enter it',
+    };
+  }
+  if (bolts && (topBoltTurnsOut === null || bottomBoltTurnsOut === null)) {
+    const travel = boltTravel(state.bow);
+    return {
+      ...plainMove(status, 'Count the turns both bolts stand out'),
+      key: 'count:bolts',
+      why: `Gently in to the stop, then out to the middle. The limits are counted from there: ${travel.turns} turns${travel.guessed ? ', a guess; the maker’s figure wins' : ' by the maker'}.`,
+      caution: 'bolts',
+      thenCheck: 'Type bo and the turns out, top and bottom if they differ.',
+      place: 'topLimb',
+      action: { kind: 'enterReading', entryText: 'bo ' },
+      doneLabel: 'Enter it',
+    };
+  }
+  return null;
+}
+
+/** Off the shelf, weight and tiller are as built: said once, not turned. */
+function asBuiltMove(state: BowState, status: StepStatus): Move | null {
+  if (hasAdjustableBolts(state.bow.school) || status.state !== 'outOfBand') return null;
+  if (status.step.id === 'roughBrace') return null;
+  return {
+    ...plainMove(status, `${status.step.name} is as built`),
+    key: `asBuilt:${status.step.id}`,
+    why: `It is ${status.words}, and this bow’s bolts are for assembly only. Tune what can be moved: twists, nocking point, arrow.`,
+    wouldChange: 'A limb pad or another limb: work for a bow technician.',
+    doneLabel: 'Understood',
+  };
+}
+
+function listMove(status: StepStatus, ask: string): Move {
+  return {
+    ...confirmMove(status, ask),
+    action: { kind: 'openStep', step: status.step.id },
+    doneLabel: 'Go through the list',
+  };
 }
 
 /** The move the butt asks for while a session is open and fresh; says what is still open before it. */
@@ -116,6 +195,7 @@ function plainMove(status: StepStatus, title: string): Move {
     place: 'bow',
     action: { kind: 'nothing' },
     doneLabel: 'Done',
+    runnerUp: null,
     likelyAfter: null,
     stop: false,
   };

@@ -4,7 +4,7 @@ import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolts.ts';
 import { boltTravel } from './targets.ts';
-import { twistRange, twistsNow } from './twists.ts';
+import { twistRange } from './twists.ts';
 
 /** Why an entry must not be made. */
 export interface LimitRefusal {
@@ -63,7 +63,7 @@ function boltRefusal(state: BowState, topIn: number, bottomIn: number): LimitRef
 }
 
 function twistRefusal(state: BowState, added: number): LimitRefusal | null {
-  const before = twistsNow(state);
+  const before = state.positions.twists;
   if (added === 0 || before === null) return null;
   const twists = before + added;
   const { fewest, most } = twistRange(state.bow);

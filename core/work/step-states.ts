@@ -1,14 +1,17 @@
-import { type Control, sinceWords } from '../craft/controls.ts';
-import { READINGS, type ReadingKind } from '../craft/readings.ts';
-import type { BowState, ChangeMade } from '../record/fold.ts';
+import { type ReadingKind } from '../craft/readings.ts';
+import type { Upset } from '../craft/upsets.ts';
+import type { BowState } from '../record/fold.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import { bareShaftEvidence } from './bare-shaft-evidence.ts';
-import { type FacetProgress, facetProgress, netChanges } from './facet-progress.ts';
-import { STEPS, type StepFacts, type StepId, stepsNotFor } from '../craft/steps.ts';
+import { type FacetProgress, facetProgress, missingReadings } from './facet-progress.ts';
+import { sinceUpsetWords } from './since-words.ts';
+import { stringCheckDue } from './string-schedule.ts';
+import { LAST_BENCH_STEP, STEP_IDS, type StepFacts, type StepId, stepsFor } from '../craft/steps.ts';
+import { countedBand } from './counted-band.ts';
 import { targetFor, type TargetId } from './targets.ts';
 
-export type StepState = 'holds' | 'toDo' | 'stale' | 'outOfBand';
+export type StepState = 'holds' | 'toDo' | 'stale' | 'outOfBand' | 'skipped';
 
 export interface StepStatus {
   readonly step: StepFacts;
@@ -16,15 +19,20 @@ export interface StepStatus {
   /** In words, as shown beside the knot: `stale, 4 twists since`. */
   readonly words: string;
   readonly clearedAt: string | null;
-  readonly upsetBy: readonly ChangeMade[];
+  readonly upsetBy: readonly Upset[];
+  /** Readings still to be taken before the step is cleared. */
+  readonly missing: readonly ReadingKind[];
 }
+
+/** Steps that are set on the bench, before the bow is shot in. */
+const BENCH_STEP_IDS = STEP_IDS.slice(0, STEP_IDS.indexOf(LAST_BENCH_STEP) + 1);
 
 /** Which target judges a step's readings. */
 const STEP_TARGETS: Partial<Record<StepId, readonly TargetId[]>> = {
   drawWeight: ['drawWeight'],
   roughBrace: ['braceHeight'],
   roughTiller: ['tiller'],
-  limbLine: ['limbLineTop', 'limbLineBottom'],
+  limbLine: ['limbLineTop', 'limbLineBottom', 'limbLineRod'],
   restAndPlunger: ['restHeight'],
   nockingPoint: ['nockingHeight'],
   centreShot: ['centreShotAtPoint'],
@@ -33,8 +41,7 @@ const STEP_TARGETS: Partial<Record<StepId, readonly TargetId[]>> = {
 /** The state of every step this bow has, in the order of work. */
 export function stepStates(state: BowState): readonly StepStatus[] {
   const progress = facetProgress(state);
-  const absent = stepsNotFor(state.bow.school);
-  return STEPS.filter((step) => !absent.has(step.id)).map((step) => {
+  return stepsFor(state.bow.school).map((step) => {
     if (step.id === 'bareShaft') return bareShaftStatus(state, step);
     const facet = progress.get(step.id);
     if (facet === undefined) throw new RangeError(`stepStates: no progress for ${step.id}`);
@@ -42,16 +49,33 @@ export function stepStates(state: BowState): readonly StepStatus[] {
   });
 }
 
+/** True when every step that is set on the bench holds or is skipped with a reason. */
+export function isReadyToTune(steps: readonly StepStatus[]): boolean {
+  return steps
+    .filter(({ step }) => BENCH_STEP_IDS.includes(step.id))
+    .every(({ state }) => state === 'holds' || state === 'skipped');
+}
+
 function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): StepStatus {
-  const base = { step, clearedAt: facet.clearedAt, upsetBy: facet.upsetBy };
+  const base = {
+    step,
+    clearedAt: facet.clearedAt,
+    upsetBy: facet.upsetBy,
+    missing: missingReadings(step, facet),
+  };
+  const skipped = state.skipped.get(step.id);
+  if (skipped !== undefined) return { ...base, state: 'skipped', words: `skipped: ${skipped}` };
   if (facet.cleared) {
+    const due = step.id === 'roughBrace' ? stringCheckDue(state) : null;
+    if (due !== null)
+      return { ...base, state: 'stale', words: `stale, ${due}`, missing: ['braceHeight'] };
     const out = worstOutOfBand(state, step.id);
     if (out !== null) return { ...base, state: 'outOfBand', words: out };
     return { ...base, state: 'holds', words: holdsWords(step, facet) };
   }
   const partly = partlyWords(step, facet);
   if (facet.upsetBy.length > 0) {
-    const words = `stale, ${sinceChangesWords(facet.upsetBy)} since`;
+    const words = `stale, ${sinceUpsetWords(facet.upsetBy)} since`;
     return { ...base, state: 'stale', words: partly === null ? words : `stale, ${partly}` };
   }
   return { ...base, state: 'toDo', words: partly ?? 'to do' };
@@ -68,19 +92,18 @@ function partlyWords(step: StepFacts, facet: FacetProgress): string | null {
   if (facet.have.size === 0) return null;
   if (clearing.by === 'shots') return `${facet.have.get('shots') ?? 0} of ${clearing.count} shots`;
   if (clearing.by !== 'readings') return null;
+  if (clearing.look !== null && facet.have.size === 1 && facet.have.has('look'))
+    return 'looked at, to measure';
   const needed = clearing.each * clearing.of.length;
+  if (clearing.look !== null && !facet.have.has('look')) {
+    const read = clearing.of.every((kind) => (facet.have.get(kind) ?? 0) >= clearing.each);
+    if (read) return 'measured, to look at';
+  }
   const have = clearing.of.reduce(
     (sum, kind) => sum + Math.min(clearing.each, facet.have.get(kind) ?? 0),
     0,
   );
   return `${have} of ${needed} readings`;
-}
-
-/** `4 twists`, `4 twists, nocking point 1 mm`. */
-export function sinceChangesWords(changes: readonly ChangeMade[]): string {
-  return [...netChanges(changes)]
-    .map(([control, amount]: readonly [Control, number]) => sinceWords(control, amount))
-    .join(', ');
 }
 
 /** How far a value lies outside its band, signed; 0 inside. */
@@ -107,28 +130,23 @@ function worstOutOfBand(state: BowState, stepId: StepId): string | null {
     if (target === null || value === null) continue;
     const { limit } = target;
     if (limit !== null && beyondBand(value, limit) !== 0) return 'outside the limits';
-    const beyond = beyondBand(value, target);
-    if (Math.abs(beyond) > noise(id)) return beyond > 0 ? 'above band' : 'below band';
+    const beyond = beyondBand(value, countedBand(state, id, target));
+    if (beyond !== 0) return beyond > 0 ? 'above band' : 'below band';
   }
   return null;
-}
-
-/** Less than one reading’s typical spread beyond a band is not worth a move. */
-function noise(id: TargetId): number {
-  return id === 'tiller' ? Math.SQRT2 * READINGS.tillerTop.typicalSd : READINGS[id].typicalSd;
 }
 
 function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
   const vertical = bareShaftEvidence(state, 'bareShaftVertical');
   const lateral = bareShaftEvidence(state, 'bareShaftLateral');
   const upsetBy = [...new Set([...vertical.upsetBy, ...lateral.upsetBy])];
-  const base = { step, clearedAt: null, upsetBy };
+  const base = { step, clearedAt: null, upsetBy, missing: [] };
   if (!vertical.everShot || vertical.verdict === null)
     return { ...base, state: 'toDo', words: 'to do' };
   if (upsetBy.length > 0) {
     const both = vertical.upsetBy.length > 0 && lateral.upsetBy.length > 0;
     const which = both ? 'stale' : vertical.upsetBy.length > 0 ? 'vertical stale' : 'lateral stale';
-    return { ...base, state: 'stale', words: `${which}, ${sinceChangesWords(upsetBy)} since` };
+    return { ...base, state: 'stale', words: `${which}, ${sinceUpsetWords(upsetBy)} since` };
   }
   const { up, outward } = vertical.verdict;
   if (up.call === 'inside' && outward.call === 'inside') {

@@ -1,4 +1,4 @@
-import type { ReadingKind } from '../craft/readings.ts';
+import { type ReadingKind, READINGS } from '../craft/readings.ts';
 import {
   BRACE_LIMIT_MARGIN_MM,
   GUESSED_BOLT_TRAVEL_TURNS,
@@ -35,7 +35,6 @@ interface HardLimit {
 const N_PER_INCH_OF_DRAW = 2 * N_PER_LBF;
 /** An unweighed bow may differ from its mark by this share. */
 const MARK_UNCERTAINTY = 0.1;
-const LIMB_LINE_TOLERANCE_MM = 0.5;
 /** Shaft diameter that stands in while none is known. */
 const USUAL_SHAFT_DIAMETER_MM = 6;
 
@@ -135,9 +134,10 @@ function startingTarget(bow: BowFacts, id: TargetId): Omit<Target, 'limit'> | nu
     }
     case 'limbLineTop':
     case 'limbLineBottom':
+    case 'limbLineRod':
       return {
-        low: -LIMB_LINE_TOLERANCE_MM,
-        high: LIMB_LINE_TOLERANCE_MM,
+        low: -READINGS[id].tolerance,
+        high: READINGS[id].tolerance,
         name: 'straight',
         why: 'String down the middle of the gauges.',
         source: 'rule of thumb',
@@ -153,6 +153,7 @@ function startingTarget(bow: BowFacts, id: TargetId): Omit<Target, 'limit'> | nu
     case 'tillerTop':
     case 'tillerBottom':
     case 'centreShotAtPlunger':
+    case 'drawLength':
       return null;
   }
 }

@@ -1,9 +1,11 @@
-import { changeWords } from '#core/craft/controls.ts';
+import { CHECKLIST_TITLE } from '#core/craft/checklists.ts';
+import { changeWords, CONTROL_FACTS } from '#core/craft/controls.ts';
+import { FIT_OUT_LABEL } from '#core/craft/fit-out.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { stepFacts } from '#core/craft/steps.ts';
 import { meanOf } from '#core/numeric/moments.ts';
-import { showLength, showWeight } from '#core/quantity/show.ts';
+import { showLength, showTurns, showWeight } from '#core/quantity/show.ts';
 import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
@@ -30,6 +32,20 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
       return `${stepFacts(body.step).name}: checked`;
     case 'shotsFired':
       return `${body.count} shots`;
+    case 'stepSkipped':
+      return `${stepFacts(body.step).name} skipped: ${body.why}`;
+    case 'itemFitted':
+      return body.described === ''
+        ? `${upperFirst(FIT_OUT_LABEL[body.item])} taken off`
+        : `${upperFirst(FIT_OUT_LABEL[body.item])}: ${body.described}`;
+    case 'factsSet':
+      return 'Bow’s facts written down';
+    case 'positionCounted':
+      return body.control === 'twists'
+        ? `${body.value} twists counted`
+        : `${CONTROL_FACTS[body.control].name} ${showTurns(body.value)} out`;
+    case 'listTicked':
+      return `${CHECKLIST_TITLE[body.list]} gone through`;
     case 'note':
       return body.text;
     case 'sessionOpened':

@@ -11,6 +11,7 @@ const LOOK: Readonly<Record<StepState, KnotLook>> = {
   toDo: 'open',
   stale: 'frayed',
   outOfBand: 'frayed',
+  skipped: 'open',
 };
 const KNOT_X = 16;
 

@@ -10,7 +10,8 @@ import {
 } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/record/fold.ts';
-import { presentTargetValue, sinceChangesWords } from '#core/work/step-states.ts';
+import { sinceUpsetWords } from '#core/work/since-words.ts';
+import { presentTargetValue } from '#core/work/step-states.ts';
 import { type Target, targetFor, type TargetId } from '#core/work/targets.ts';
 import { showPlusMinus } from '#core/work/show-plus-minus.ts';
 import type { GaugeInput } from '../drawing/gauge-view.ts';
@@ -64,7 +65,7 @@ export function readingView(state: BowState, kind: ReadingKind): ReadingView {
       ? showNumber(fromStored(measured.mean, 'lb'), 1)
       : showLengthFigure(measured.mean, style),
     other: otherWords(state, kind, measured.mean, fresh ? present.plusMinus : null),
-    words: fresh ? null : `stale, ${sinceChangesWords(movedBy)} since`,
+    words: fresh ? null : `stale, ${sinceUpsetWords(movedBy)} since`,
     expected: fresh
       ? null
       : force

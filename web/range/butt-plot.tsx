@@ -2,7 +2,7 @@ import { useMemo, useRef } from 'react';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
-import type { Shot } from '#core/record/fold.ts';
+import type { Shot } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';

@@ -1,4 +1,4 @@
-import type { Shot } from '#core/record/fold.ts';
+import type { Shot } from '#core/record/shooting.ts';
 import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';
 

@@ -1,5 +1,5 @@
 import type { Hand } from '#core/craft/bow-terms.ts';
-import type { Shot } from '#core/record/fold.ts';
+import type { Shot } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
 import { groupEllipse } from '#core/shots/ellipse.ts';
 import { offsetWords } from '#core/shots/verdict-words.ts';

@@ -92,10 +92,10 @@ function Range({
     const facets = ['bareShaftLateral', 'bareShaftVertical'] as const;
     return new Set(
       facets
-        .flatMap((facet) => shotsSpeakingFor(facet, session, state.changes))
+        .flatMap((facet) => shotsSpeakingFor(facet, session, state.upsets))
         .map((shot) => shot.shotId),
     );
-  }, [session, state.changes]);
+  }, [session, state.upsets]);
   const halfRangeMm = Math.max(
     zoomMm ?? 0,
     zoomMm === null ? fittingHalfRange(session?.shots ?? []) : 0,

@@ -1,6 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import type { BowState, ShootingSession } from '#core/record/fold.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
 import { whenWords } from '../bench/lately.tsx';
 
 const ITEM =

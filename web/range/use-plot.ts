@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { ArrowState, BodyOf, EntryBody } from '#core/record/entry.ts';
-import type { BowState, ShootingSession, Shot } from '#core/record/fold.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession, Shot } from '#core/record/shooting.ts';
 import type { PlacedPair } from '#core/entry-line/read-pairs.ts';
 
 /** A nudge is logged when the hand has rested this long. */

@@ -1,4 +1,5 @@
-import type { BowState, ShootingSession } from '#core/record/fold.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
 import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
 import { axisSums, FEWEST_EACH, type AxisSums } from '#core/shots/offset-posterior.ts';
@@ -24,7 +25,7 @@ export function VerdictPanel({
   const sumsOf = (axis: 'outward' | 'up'): AxisSums | null => {
     if (verdict[axis].call !== 'undecided') return null;
     const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
-    const shots = shotsSpeakingFor(facet, session, state.changes).filter((shot) => !shot.calledBad);
+    const shots = shotsSpeakingFor(facet, session, state.upsets).filter((shot) => !shot.calledBad);
     const values = (arrow: 'fletched' | 'bare') =>
       shots
         .filter((shot) => shot.arrow === arrow)

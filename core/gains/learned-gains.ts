@@ -1,0 +1,155 @@
+import type { Control } from '../craft/controls.ts';
+import type { ReadingKind } from '../craft/readings.ts';
+import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts';
+import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
+import type { BowState } from '../record/fold.ts';
+import { fitPlaneModel, isPlaneResponse, type ModelRow, type PlaneModel, settingAfter } from './plane-model.ts';
+import { learnRepeatability, type Repeatability } from './repeatability.ts';
+import {
+  fitSingleModel,
+  isSingleResponse,
+  SINGLE_RESPONSES,
+  type SingleModel,
+  type SingleResponse,
+} from './single-model.ts';
+
+/** A figure with its 90 % interval. `plusMinus` is half the interval. */
+export interface Interval {
+  readonly mean: number;
+  readonly plusMinus: number;
+  readonly low: number;
+  readonly high: number;
+}
+
+/** How a reading answers one unit of a control on this bow. */
+export interface LearnedGain extends Interval {
+  /** Pairs of readings between which this control moved. */
+  readonly changes: number;
+}
+
+/** Everything learned of how one bow answers, from its own log. */
+export interface LearnedGains {
+  readonly repeatability: Repeatability;
+  readonly plane: PlaneModel;
+  readonly single: ReadonlyMap<SingleResponse, SingleModel>;
+}
+
+/** The fit is a pure function of the state; a state is folded once and asked many times. */
+const FITTED = new WeakMap<BowState, LearnedGains>();
+
+export function learnedGains(state: BowState): LearnedGains {
+  const known = FITTED.get(state);
+  if (known !== undefined) return known;
+  const repeatability = learnRepeatability(state);
+  const fitted: LearnedGains = {
+    repeatability,
+    plane: fitPlaneModel(state, repeatability),
+    single: new Map(
+      SINGLE_RESPONSES.map((response) => [response, fitSingleModel(state, response, repeatability)]),
+    ),
+  };
+  FITTED.set(state, fitted);
+  return fitted;
+}
+
+/** The shift of a reading when controls are moved from where they stand now; null when none is known. */
+export function shiftOf(
+  gains: LearnedGains,
+  kind: ReadingKind,
+  amounts: ReadonlyMap<Control, number>,
+): NormalMixture | null {
+  const found = differenceRow(gains, kind, amounts);
+  if (found === null || isZero(found.row)) return null;
+  return combination(found.posterior, found.row.row, found.row.special);
+}
+
+/** What the reading will be after the move: level and shift together. */
+export function readingAfter(
+  gains: LearnedGains,
+  kind: ReadingKind,
+  amounts: ReadonlyMap<Control, number>,
+): NormalMixture | null {
+  const base = levelRow(gains, kind);
+  const shift = differenceRow(gains, kind, amounts);
+  if (base === null || shift === null) return null;
+  const row = base.row.map((one, index) => one + (shift.row.row[index] ?? 0));
+  return combination(shift.posterior, row, base.special + shift.row.special);
+}
+
+/**
+ * The gain of a reading to one unit of a control from where the bow stands now, with its 90 %
+ * interval. Signs that physics fixes are kept: a twist in raises the brace, a bolt in shortens its
+ * own tiller reading and raises the weight.
+ */
+export function gainOf(state: BowState, kind: ReadingKind, control: Control): LearnedGain | null {
+  const gains = learnedGains(state);
+  const mixture = shiftOf(gains, kind, new Map([[control, 1]]));
+  if (mixture === null) return null;
+  return { ...intervalOf(mixture, certainSign(kind, control)), changes: changesSeen(state, kind, control) };
+}
+
+/** Mean and 90 % interval of a mixture kept to one side of zero. */
+export function intervalOf(mixture: NormalMixture, sign: -1 | 0 | 1 = 0): Interval {
+  const low = mixtureQuantile(mixture, 0.05, sign);
+  const high = mixtureQuantile(mixture, 0.95, sign);
+  const mean = Math.min(high, Math.max(low, mixtureMean(mixture)));
+  return { mean, plusMinus: (high - low) / 2, low, high };
+}
+
+function certainSign(kind: ReadingKind, control: Control): -1 | 0 | 1 {
+  if (kind === 'braceHeight' && control === 'twists') return 1;
+  if (kind === 'drawWeight' && (control === 'topBolt' || control === 'bottomBolt')) return 1;
+  if (kind === 'tillerTop' && control === 'topBolt') return -1;
+  if (kind === 'tillerBottom' && control === 'bottomBolt') return -1;
+  return 0;
+}
+
+function changesSeen(state: BowState, kind: ReadingKind, control: Control): number {
+  const readings = state.readings.get(kind) ?? [];
+  let seen = 0;
+  for (let i = 1; i < readings.length; i += 1) {
+    const from = readings[i - 1]!.index;
+    const to = readings[i]!.index;
+    const net = state.changes
+      .filter((one) => one.control === control && one.index > from && one.index < to)
+      .reduce((sum, { amount }) => sum + amount, 0);
+    if (net !== 0) seen += 1;
+  }
+  return seen;
+}
+
+interface RowFound {
+  readonly posterior: GridLinearPosterior;
+  readonly row: ModelRow;
+}
+
+function differenceRow(
+  gains: LearnedGains,
+  kind: ReadingKind,
+  amounts: ReadonlyMap<Control, number>,
+): RowFound | null {
+  if (isPlaneResponse(kind)) {
+    const { posterior, now, rowAt } = gains.plane;
+    const from = rowAt(kind, now);
+    const to = rowAt(kind, settingAfter(now, amounts));
+    return {
+      posterior,
+      row: {
+        row: to.row.map((one, index) => one - from.row[index]!),
+        special: to.special - from.special,
+      },
+    };
+  }
+  if (!isSingleResponse(kind)) return null;
+  const model = gains.single.get(kind);
+  return model === undefined ? null : { posterior: model.posterior, row: model.rowOf(amounts) };
+}
+
+function levelRow(gains: LearnedGains, kind: ReadingKind): ModelRow | null {
+  if (isPlaneResponse(kind)) return gains.plane.rowAt(kind, gains.plane.now);
+  return isSingleResponse(kind) ? (gains.single.get(kind)?.rowNow ?? null) : null;
+}
+
+function isZero({ row, special }: ModelRow): boolean {
+  return special === 0 && row.every((one) => one === 0);
+}

@@ -1,0 +1,118 @@
+import type { Control } from '../craft/controls.ts';
+import type { ReadingKind } from '../craft/readings.ts';
+import type { FacetId } from '../craft/steps.ts';
+import { upsets } from '../craft/upsets.ts';
+import {
+  fitGridLinear,
+  type GridLinearPosterior,
+  type LinearObservation,
+  type NormalPrior,
+  type SpecialPrior,
+} from '../numeric/grid-linear.ts';
+import type { BowState, Measured } from '../record/fold.ts';
+import { fixedGains, type Gain, SIDE_SCREW_PRIOR } from './prior-gains.ts';
+import { meanVariance, type Repeatability } from './repeatability.ts';
+import type { ModelRow } from './plane-model.ts';
+
+/** The readings that answer one or two controls each, apart from twists and bolts. */
+export const SINGLE_RESPONSES = [
+  'nockingHeight',
+  'restHeight',
+  'centreShotAtPoint',
+  'centreShotAtPlunger',
+  'limbLineTop',
+  'limbLineBottom',
+] as const;
+export type SingleResponse = (typeof SINGLE_RESPONSES)[number];
+
+export function isSingleResponse(kind: string): kind is SingleResponse {
+  return (SINGLE_RESPONSES as readonly string[]).includes(kind);
+}
+
+/** Controls whose direction nobody knows beforehand: the pocket's construction decides. */
+const SIDE_SCREWS: Partial<Record<ReadingKind, Control>> = {
+  limbLineTop: 'topSideScrews',
+  limbLineBottom: 'bottomSideScrews',
+};
+/** A change of item that touches this facet begins the level anew. */
+const FACET: Readonly<Record<SingleResponse, FacetId>> = {
+  nockingHeight: 'nockingPoint',
+  restHeight: 'restAndPlunger',
+  centreShotAtPoint: 'centreShot',
+  centreShotAtPlunger: 'centreShot',
+  limbLineTop: 'limbLine',
+  limbLineBottom: 'limbLine',
+};
+const LEVEL_PRIOR_SD_MM = 30;
+const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
+
+/** What the log says of how one reading answers its controls. */
+export interface SingleModel {
+  readonly posterior: GridLinearPosterior;
+  readonly rowNow: ModelRow;
+  /** The change that moving controls makes, as a row without a level. */
+  readonly rowOf: (amounts: ReadonlyMap<Control, number>) => ModelRow;
+  readonly controls: readonly Control[];
+}
+
+/** Fits level and gains of one reading from its log; a changed item begins a new level. */
+export function fitSingleModel(
+  state: BowState,
+  response: SingleResponse,
+  repeatability: Repeatability,
+): SingleModel {
+  const gains = fixedGains(response);
+  const special = SIDE_SCREWS[response] ?? null;
+  const controls = [...gains.keys()];
+  const rows = takenUnder(state, response);
+  const levels = rows.level + 1;
+  const rowOf = (amounts: ReadonlyMap<Control, number>, level: number | null): ModelRow => ({
+    row: [
+      ...controls.map((control) => amounts.get(control) ?? 0),
+      ...Array.from({ length: levels }, (_, index) => (index === level ? 1 : 0)),
+    ],
+    special: special === null ? 0 : (amounts.get(special) ?? 0),
+  });
+  const observations = rows.readings.map(({ measured, moved, level }): LinearObservation => ({
+    ...rowOf(moved, level),
+    y: measured.mean,
+    variance: meanVariance(measured, repeatability),
+  }));
+  const priors: NormalPrior[] = [
+    ...controls.map((control): Gain => gains.get(control)!),
+    ...Array.from({ length: levels }, (_, index): NormalPrior => ({
+      mean: rows.readings.find(({ level }) => level === index)?.measured.mean ?? 0,
+      sd: LEVEL_PRIOR_SD_MM,
+    })),
+  ];
+  return {
+    posterior: fitGridLinear(
+      observations,
+      priors,
+      special === null ? NO_SPECIAL : SIDE_SCREW_PRIOR,
+    ),
+    rowNow: rowOf(rows.moved, rows.level),
+    rowOf: (amounts) => rowOf(amounts, null),
+    controls: special === null ? controls : [...controls, special],
+  };
+}
+
+/** Each reading with what had been moved when it was taken, and which level it belongs to. */
+function takenUnder(state: BowState, response: SingleResponse) {
+  const byIndex = new Map<number, Measured>(
+    (state.readings.get(response) ?? []).map((measured) => [measured.index, measured]),
+  );
+  const upsetAt = new Map(state.upsets.map((one) => [one.index, one]));
+  const readings: { measured: Measured; moved: ReadonlyMap<Control, number>; level: number }[] = [];
+  let moved: ReadonlyMap<Control, number> = new Map();
+  let level = 0;
+  for (const { index } of state.active) {
+    const upset = upsetAt.get(index);
+    if (upset?.kind === 'change') {
+      moved = new Map(moved).set(upset.control, (moved.get(upset.control) ?? 0) + upset.amount);
+    } else if (upset?.kind === 'item' && upsets(upset, FACET[response])) level += 1;
+    const measured = byIndex.get(index);
+    if (measured !== undefined) readings.push({ measured, moved, level });
+  }
+  return { readings, moved, level };
+}

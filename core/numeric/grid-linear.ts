@@ -1,0 +1,180 @@
+import { inverse, Matrix } from 'ml-matrix';
+import type { NormalMixture } from './normal-mixture.ts';
+
+/** y = row · θ + special · v + e, e ~ N(0, variance). */
+export interface LinearObservation {
+  readonly row: readonly number[];
+  /** What multiplies the special parameter; 0 when it plays no part. */
+  readonly special: number;
+  readonly y: number;
+  readonly variance: number;
+}
+
+/** Independent normal priors of θ. */
+export interface NormalPrior {
+  readonly mean: number;
+  readonly sd: number;
+}
+
+/** The one parameter whose prior is not normal: any density on an interval. */
+export interface SpecialPrior {
+  readonly low: number;
+  readonly high: number;
+  readonly logDensity: (value: number) => number;
+}
+
+/**
+ * Posterior of θ and v: v on a grid with weights; given v, θ is normal with mean base − v · slope
+ * and one covariance for all v.
+ */
+export interface GridLinearPosterior {
+  readonly values: readonly number[];
+  readonly weights: readonly number[];
+  readonly base: readonly number[];
+  readonly slope: readonly number[];
+  readonly covariance: readonly (readonly number[])[];
+}
+
+const NODES = 121;
+const MOST_PASSES = 8;
+/** Nodes whose log weight lies this far under the best one carry nothing. */
+const NEGLIGIBLE_LOG = 14;
+/** The grid is fine enough when this many nodes carry weight. */
+const ENOUGH_NODES = 40;
+
+/**
+ * Bayesian linear regression, exact but for one parameter v that is integrated on a grid. Given v
+ * the model is conjugate: precision A = P + XᵀWX does not depend on v, and the marginal likelihood
+ * is normal in v, so one factorisation serves all nodes. The grid narrows until it resolves v.
+ *
+ * @param observations may be empty: the posterior is the prior
+ * @param priors one for each column of the rows
+ * @throws RangeError when a row has another length than the priors
+ */
+export function fitGridLinear(
+  observations: readonly LinearObservation[],
+  priors: readonly NormalPrior[],
+  special: SpecialPrior,
+): GridLinearPosterior {
+  const size = priors.length;
+  const precision = Matrix.diag(priors.map(({ sd }) => 1 / sd ** 2));
+  // Residuals are taken about the prior mean, so θ is solved as a correction to it.
+  const xwa = new Float64Array(size);
+  const xwx = new Float64Array(size);
+  let awa = 0;
+  let awx = 0;
+  let vwv = 0;
+  for (const { row, special: s, y, variance } of observations) {
+    if (row.length !== size) throw new RangeError(`fitGridLinear: a row of ${row.length}, not ${size}`);
+    const w = 1 / variance;
+    let residual = y;
+    for (let i = 0; i < size; i += 1) residual -= row[i]! * priors[i]!.mean;
+    for (let i = 0; i < size; i += 1) {
+      const wi = w * row[i]!;
+      if (wi === 0) continue;
+      for (let j = 0; j < size; j += 1) precision.set(i, j, precision.get(i, j) + wi * row[j]!);
+      xwa[i]! += wi * residual;
+      xwx[i]! += wi * s;
+    }
+    awa += w * residual * residual;
+    awx += w * residual * s;
+    vwv += w * s * s;
+  }
+  const covariance = size === 0 ? new Matrix(0, 0) : inverse(precision);
+  const ca = times(covariance, xwa);
+  const cx = times(covariance, xwx);
+  // Marginal over θ: log L(v) = −½ (q0 − 2 v q1 + v² q2); q0 does not matter.
+  const q1 = awx - dot(xwx, ca);
+  const q2 = Math.max(0, vwv - dot(xwx, cx));
+  const { values, weights } = gridOf(special, (v) => v * q1 - (v * v * q2) / 2);
+  return {
+    values,
+    weights,
+    base: priors.map(({ mean }, i) => mean + ca[i]!),
+    slope: Array.from(cx),
+    covariance: covariance.to2DArray(),
+  };
+}
+
+function gridOf(
+  special: SpecialPrior,
+  logLikelihood: (v: number) => number,
+): { values: number[]; weights: number[] } {
+  let { low, high } = special;
+  let values: number[] = [];
+  let logs: number[] = [];
+  for (let pass = 0; pass < MOST_PASSES; pass += 1) {
+    const step = (high - low) / (NODES - 1);
+    values = Array.from({ length: NODES }, (_, i) => low + i * step);
+    logs = values.map((v) => special.logDensity(v) + logLikelihood(v));
+    const best = Math.max(...logs);
+    const carries = (log: number) => log > best - NEGLIGIBLE_LOG;
+    const first = logs.findIndex(carries);
+    const last = logs.findLastIndex(carries);
+    if (last - first >= ENOUGH_NODES) break;
+    low = Math.max(special.low, values[Math.max(0, first - 1)]!);
+    high = Math.min(special.high, values[Math.min(NODES - 1, last + 1)]!);
+    if (!(high > low)) break;
+  }
+  const best = Math.max(...logs);
+  const raw = logs.map((log) => Math.exp(log - best));
+  const sum = raw.reduce((total, one) => total + one, 0);
+  return { values, weights: raw.map((one) => one / sum) };
+}
+
+/** The linear combination row · θ + special · v as a mixture of normals. */
+export function combination(
+  posterior: GridLinearPosterior,
+  row: readonly number[],
+  special: number,
+): NormalMixture {
+  const { values, weights, base, slope, covariance } = posterior;
+  const constant = dot(row, base);
+  const tilt = dot(row, slope);
+  let variance = 0;
+  for (let i = 0; i < row.length; i += 1) {
+    if (row[i] === 0) continue;
+    variance += row[i]! * dot(covariance[i]!, row);
+  }
+  const sd = Math.sqrt(Math.max(0, variance));
+  return values.map((v, k) => ({
+    weight: weights[k]!,
+    mean: constant + v * (special - tilt),
+    sd,
+  }));
+}
+
+/** Mean vector and covariance of (θ, v), v last: enough for expected squares. */
+export function jointMoments(posterior: GridLinearPosterior): {
+  readonly mean: readonly number[];
+  readonly covariance: readonly (readonly number[])[];
+} {
+  const { values, weights, base, slope, covariance } = posterior;
+  let mean = 0;
+  for (const [k, v] of values.entries()) mean += weights[k]! * v;
+  let variance = 0;
+  for (const [k, v] of values.entries()) variance += weights[k]! * (v - mean) ** 2;
+  const down = [...slope.map((one) => -one), 1];
+  return {
+    mean: [...base.map((one, i) => one - mean * slope[i]!), mean],
+    covariance: down.map((di, i) =>
+      down.map((dj, j) => (covariance[i]?.[j] ?? 0) + di * dj * variance),
+    ),
+  };
+}
+
+function dot(one: ArrayLike<number>, other: ArrayLike<number>): number {
+  let sum = 0;
+  for (let i = 0; i < one.length; i += 1) sum += one[i]! * other[i]!;
+  return sum;
+}
+
+function times(matrix: Matrix, vector: Float64Array): Float64Array {
+  const product = new Float64Array(vector.length);
+  for (let i = 0; i < vector.length; i += 1) {
+    let sum = 0;
+    for (let j = 0; j < vector.length; j += 1) sum += matrix.get(i, j) * vector[j]!;
+    product[i] = sum;
+  }
+  return product;
+}

@@ -1,0 +1,138 @@
+import type { Hand } from '../craft/bow-terms.ts';
+import { CONTROL_FACTS, type Control, showAmount } from '../craft/controls.ts';
+import { sideOf } from '../craft/handedness.ts';
+import { READINGS } from '../craft/readings.ts';
+import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
+import { effectOn, presentReading } from '../gains/present-reading.ts';
+import { mixtureCdf, mixtureMean } from '../numeric/normal-mixture.ts';
+import { showNumber } from '../quantity/show.ts';
+import type { BowState } from '../record/fold.ts';
+import { countedBand } from './counted-band.ts';
+import { clamp, type Move, roundToStep } from './move.ts';
+import { beyondBand, type StepStatus } from './step-states.ts';
+import { targetFor } from './targets.ts';
+
+const LIMBS = [
+  { limb: 'Top', reading: 'limbLineTop', control: 'topSideScrews' },
+  { limb: 'Bottom', reading: 'limbLineBottom', control: 'bottomSideScrews' },
+] as const;
+/** The direction of a pocket is known when its sign is this certain. */
+const SIGN_KNOWN = 0.9;
+/** The first turn, made only to see which way the string goes. */
+const TRIAL_TURNS = 1 / 8;
+const MOST_TURNS = 1;
+
+interface ScrewTurn {
+  readonly limb: string;
+  readonly control: Control;
+  readonly amount: number;
+  readonly trial: boolean;
+  readonly problem: string;
+  readonly expectMm: number;
+  readonly plusMinusMm: number;
+}
+
+/**
+ * Which side screw to loosen and which to tighten, and how far, both pockets in one unstringing. A
+ * pocket that has never been turned gets a trial of 1/8: which way it answers depends on how it is
+ * made, and is remembered from then on.
+ */
+export function limbLineMove(state: BowState, status: StepStatus): Move | null {
+  const turns = LIMBS.map((one) => turnFor(state, one)).filter((one) => one !== null);
+  const first = turns[0];
+  if (first === undefined) return rodOnlyMove(state, status);
+  const { hand } = state.bow;
+  const trial = turns.some((one) => one.trial);
+  return {
+    key: `screws:${turns.map(({ control, amount }) => `${control}${amount}`).join(',')}`,
+    step: status.step.id,
+    title: turns.map((turn) => `${turn.limb} pocket ${showAmount(turn.control, turn.amount)}`).join(', '),
+    expect: trial
+      ? 'A trial: watch which way the string goes.'
+      : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)} ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
+    why: turns.map((turn) => `${turn.problem} ${screwWords(turn, hand)}`).join(' '),
+    reasons: [
+      ...turns.map((turn) =>
+        turn.trial
+          ? `${turn.limb} pocket: nobody has turned it yet. Which way a screw moves the string depends on how the pocket is made.`
+          : `${turn.limb} pocket: its answer was seen on this bow and is kept.`,
+      ),
+      'Never both screws loose. Then look at the tips for twist; a twisted limb is for a technician.',
+      status.step.why,
+    ],
+    wouldChange: 'A fresh look with one eye and the head still.',
+    caution: 'bolts',
+    thenCheck: 'Limb line: top, bottom and long rod. Then centre shot.',
+    place: first.limb === 'Top' ? 'topLimb' : 'bottomLimb',
+    action: {
+      kind: 'change',
+      changes: turns.map(({ control, amount }) => ({ control, amount })),
+    },
+    doneLabel: 'Done',
+    runnerUp: null,
+    likelyAfter: null,
+    stop: false,
+  };
+}
+
+function turnFor(state: BowState, { limb, reading, control }: (typeof LIMBS)[number]): ScrewTurn | null {
+  const present = presentReading(state, reading);
+  const target = targetFor(state, reading);
+  if (present === null || target === null) return null;
+  if (beyondBand(present.value, countedBand(state, reading, target)) === 0) return null;
+  const perTurn = shiftOf(learnedGains(state), reading, new Map([[control, 1]]));
+  if (perTurn === null) return null;
+  const gain = mixtureMean(perTurn);
+  const inward = mixtureCdf(perTurn, 0);
+  const trial = Math.max(inward, 1 - inward) < SIGN_KNOWN;
+  const { step } = CONTROL_FACTS[control];
+  const wanted = roundToStep(-present.value / gain, step);
+  const amount = trial ? TRIAL_TURNS : clamp(wanted, -MOST_TURNS, MOST_TURNS);
+  if (amount === 0) return null;
+  const effect = effectOn(state, reading, new Map([[control, amount]]));
+  return {
+    limb,
+    control,
+    amount,
+    trial,
+    problem: `The string passes ${offWords(present.value, state.bow.hand)} mm of the ${limb.toLowerCase()} gauge’s middle.`,
+    expectMm: present.value + effect.shift,
+    plusMinusMm: Math.hypot(present.plusMinus, effect.plusMinus),
+  };
+}
+
+/** `1.2 left`: how far off and to which side, as the archer stands behind. */
+function offWords(outwardMm: number, hand: Hand): string {
+  return `${showNumber(Math.abs(outwardMm), 1)} ${sideOf(outwardMm, hand)}`;
+}
+
+/** Loosen first, then tighten: + tightens the outward screw. */
+function screwWords({ limb, control, amount }: ScrewTurn, hand: Hand): string {
+  const tighten = sideOf(amount, hand);
+  const loosen = sideOf(-amount, hand);
+  const size = showAmount(control, amount);
+  return `${limb} pocket: loosen the ${loosen} screw ${size}, then tighten the ${tighten} one as much.`;
+}
+
+/** Both gauges are right and the rod is not: the rod or the riser is what is crooked. */
+function rodOnlyMove(state: BowState, status: StepStatus): Move | null {
+  const rod = presentReading(state, 'limbLineRod');
+  if (rod === null) return null;
+  return {
+    key: 'rodOff',
+    step: status.step.id,
+    title: 'Look at the long rod',
+    expect: null,
+    why: `The string runs down both gauges, and ${offWords(rod.value, state.bow.hand)} mm off the long rod: a bent rod or bushing, or a riser that is not straight. The gauges decide.`,
+    reasons: ['Turn the rod half a turn and look again: a bent rod swings, a crooked bushing does not.'],
+    wouldChange: 'The reading with the rod turned, or another rod.',
+    caution: 'inspect',
+    thenCheck: 'Limb line, long rod.',
+    place: 'bow',
+    action: { kind: 'enterReading', entryText: `${READINGS.limbLineRod.code} ` },
+    doneLabel: 'Enter it again',
+    runnerUp: null,
+    likelyAfter: null,
+    stop: false,
+  };
+}
