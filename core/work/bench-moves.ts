@@ -40,7 +40,7 @@ export function measureMove(state: BowState, status: StepStatus): Move | null {
   return {
     key: `measure:${status.step.id}`,
     step: status.step.id,
-    title: `Measure ${lowerFirst(status.step.name)}`,
+    title: `Measure ${lowerFirst(clearing.of.length > 1 ? READINGS[kind].name : status.step.name)}`,
     expect: expectedWords(state, kind),
     why: stale
       ? `${status.step.name} is ${status.words}. ${status.step.why}`

@@ -18,8 +18,11 @@ const LIMBS = [
 ] as const;
 /** The direction of a pocket is known when its sign is this certain. */
 const SIGN_KNOWN = 0.9;
-/** The first turn, made only to see which way the string goes. */
-const TRIAL_TURNS = 1 / 8;
+/**
+ * The first turn, made only to see which way the string goes; and the next one when that was too
+ * little to be seen by eye. At 1 mm a turn, 1/8 is less than most people repeat a look by.
+ */
+const TRIAL_TURNS = { first: 1 / 8, again: 1 / 2 } as const;
 const MOST_TURNS = 1;
 
 interface ScrewTurn {
@@ -49,12 +52,12 @@ export function limbLineMove(state: BowState, status: StepStatus): Move | null {
     title: turns.map((turn) => `${turn.limb} pocket ${showAmount(turn.control, turn.amount)}`).join(', '),
     expect: trial
       ? 'A trial: watch which way the string goes.'
-      : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)} ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
+      : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)}, ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
     why: turns.map((turn) => `${turn.problem} ${screwWords(turn, hand)}`).join(' '),
     reasons: [
       ...turns.map((turn) =>
         turn.trial
-          ? `${turn.limb} pocket: nobody has turned it yet. Which way a screw moves the string depends on how the pocket is made.`
+          ? `${turn.limb} pocket: which way a screw moves the string depends on how it is made, and has not shown yet. A small turn first; a larger one when that is too little to see.`
           : `${turn.limb} pocket: its answer was seen on this bow and is kept.`,
       ),
       'Never both screws loose. Then look at the tips for twist; a twisted limb is for a technician.',
@@ -87,7 +90,12 @@ function turnFor(state: BowState, { limb, reading, control }: (typeof LIMBS)[num
   const trial = Math.max(inward, 1 - inward) < SIGN_KNOWN;
   const { step } = CONTROL_FACTS[control];
   const wanted = roundToStep(-present.value / gain, step);
-  const amount = trial ? TRIAL_TURNS : clamp(wanted, -MOST_TURNS, MOST_TURNS);
+  const turned = state.changes.some((change) => change.control === control);
+  const amount = trial
+    ? turned
+      ? TRIAL_TURNS.again
+      : TRIAL_TURNS.first
+    : clamp(wanted, -MOST_TURNS, MOST_TURNS);
   if (amount === 0) return null;
   const effect = effectOn(state, reading, new Map([[control, amount]]));
   return {
@@ -95,15 +103,15 @@ function turnFor(state: BowState, { limb, reading, control }: (typeof LIMBS)[num
     control,
     amount,
     trial,
-    problem: `The string passes ${offWords(present.value, state.bow.hand)} mm of the ${limb.toLowerCase()} gauge’s middle.`,
+    problem: `The string passes ${offWords(present.value, state.bow.hand)} of the ${limb.toLowerCase()} gauge’s middle.`,
     expectMm: present.value + effect.shift,
     plusMinusMm: Math.hypot(present.plusMinus, effect.plusMinus),
   };
 }
 
-/** `1.2 left`: how far off and to which side, as the archer stands behind. */
+/** `1.2 mm left`: how far off and to which side, as the archer stands behind. */
 function offWords(outwardMm: number, hand: Hand): string {
-  return `${showNumber(Math.abs(outwardMm), 1)} ${sideOf(outwardMm, hand)}`;
+  return `${showNumber(Math.abs(outwardMm), 1)} mm ${sideOf(outwardMm, hand)}`;
 }
 
 /** Loosen first, then tighten: + tightens the outward screw. */
@@ -123,7 +131,7 @@ function rodOnlyMove(state: BowState, status: StepStatus): Move | null {
     step: status.step.id,
     title: 'Look at the long rod',
     expect: null,
-    why: `The string runs down both gauges, and ${offWords(rod.value, state.bow.hand)} mm off the long rod: a bent rod or bushing, or a riser that is not straight. The gauges decide.`,
+    why: `The string runs down both gauges, and ${offWords(rod.value, state.bow.hand)} of the long rod: a bent rod or bushing, or a riser that is not straight. The gauges decide.`,
     reasons: ['Turn the rod half a turn and look again: a bent rod swings, a crooked bushing does not.'],
     wouldChange: 'The reading with the rod turned, or another rod.',
     caution: 'inspect',

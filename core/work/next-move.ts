@@ -175,7 +175,12 @@ function confirmMove(status: StepStatus, ask: string): Move {
   return {
     ...plainMove(status, status.step.name),
     expect: ask,
-    why: status.state === 'stale' ? `It is ${status.words}. ${status.step.why}` : status.step.why,
+    why:
+      status.step.clearing.by === 'readings'
+        ? `Measured; a look that no tool replaces is still to come. ${status.step.why}`
+        : status.state === 'stale'
+          ? `It is ${status.words}. ${status.step.why}`
+          : status.step.why,
     action: { kind: 'confirmStep', step: status.step.id },
     doneLabel: 'It is so',
   };

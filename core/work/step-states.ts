@@ -9,6 +9,7 @@ import { sinceUpsetWords } from './since-words.ts';
 import { stringCheckDue } from './string-schedule.ts';
 import { LAST_BENCH_STEP, STEP_IDS, type StepFacts, type StepId, stepsFor } from '../craft/steps.ts';
 import { countedBand } from './counted-band.ts';
+import { pooledValue } from './pooled-value.ts';
 import { targetFor, type TargetId } from './targets.ts';
 
 export type StepState = 'holds' | 'toDo' | 'stale' | 'outOfBand' | 'skipped';
@@ -130,7 +131,7 @@ function worstOutOfBand(state: BowState, stepId: StepId): string | null {
     if (target === null || value === null) continue;
     const { limit } = target;
     if (limit !== null && beyondBand(value, limit) !== 0) return 'outside the limits';
-    const beyond = beyondBand(value, countedBand(state, id, target));
+    const beyond = beyondBand(pooledValue(state, id) ?? value, countedBand(state, id, target));
     if (beyond !== 0) return beyond > 0 ? 'above band' : 'below band';
   }
   return null;
