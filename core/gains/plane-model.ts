@@ -136,10 +136,22 @@ function walkLog(state: BowState): readonly StringWalk[] {
     const walk = walks.at(-1);
     if (walk !== undefined) walk.walk.now = setting;
   }
-  const { twists } = state.positions;
-  const last = walks.at(-1);
-  if (last !== undefined && twists !== null) last.walk.baseTwists = twists - last.walk.now.twists;
+  countBack(state, walks);
   return walks.map(({ walk }) => walk);
+}
+
+/** From the twists each string has now, back to those it had when each of its turns on the bow began. */
+function countBack(
+  state: BowState,
+  walks: readonly { readonly id: string; readonly walk: StringWalk }[],
+): void {
+  const twistsOf = new Map(state.strings.all.map(({ stringId, twists }) => [stringId, twists]));
+  for (const { id, walk } of walks.toReversed()) {
+    const atEnd = twistsOf.get(id) ?? null;
+    if (atEnd === null) continue;
+    walk.baseTwists = atEnd - walk.now.twists;
+    twistsOf.set(id, walk.baseTwists);
+  }
 }
 
 function moved(setting: PlaneSetting, control: Control, amount: number): PlaneSetting {

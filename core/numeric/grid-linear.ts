@@ -1,5 +1,5 @@
 import { inverse, Matrix } from 'ml-matrix';
-import type { NormalMixture } from './normal-mixture.ts';
+import type { NormalMixture, WeightedNormal } from './normal-mixture.ts';
 
 /** y = row · θ + special · v + e, e ~ N(0, variance). */
 export interface LinearObservation {
@@ -39,6 +39,8 @@ const NODES = 121;
 const MOST_PASSES = 8;
 /** Nodes whose log weight lies this far under the best one carry nothing. */
 const NEGLIGIBLE_LOG = 14;
+/** Components lighter than this are left out: together they could move no figure that is shown. */
+const NEGLIGIBLE_WEIGHT = 1e-9;
 /** The grid is fine enough when this many nodes carry weight. */
 const ENOUGH_NODES = 40;
 
@@ -137,11 +139,14 @@ export function combination(
     variance += row[i]! * dot(covariance[i]!, row);
   }
   const sd = Math.sqrt(Math.max(0, variance));
-  return values.map((v, k) => ({
-    weight: weights[k]!,
-    mean: constant + v * (special - tilt),
-    sd,
-  }));
+  const lever = special - tilt;
+  if (lever === 0) return [{ weight: 1, mean: constant, sd }];
+  const mixture: WeightedNormal[] = [];
+  for (const [k, v] of values.entries()) {
+    const weight = weights[k]!;
+    if (weight > NEGLIGIBLE_WEIGHT) mixture.push({ weight, mean: constant + v * lever, sd });
+  }
+  return mixture;
 }
 
 /** Mean vector and covariance of (θ, v), v last: enough for expected squares. */
