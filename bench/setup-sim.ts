@@ -132,19 +132,30 @@ export function setUpByAdvice(seed: number): SetupOutcome {
       read(kind);
     const state = foldLog(log);
     if (state === null) throw new Error('no bow');
-    
+
     const decision = setupDecision(planSetup(state));
     if (decision.kind === 'inBand') {
-      return { stringOffs: bow.stringOffs, trulyInBand: isTrulyInBand(bow), ended: true, limitsPassed };
+      return {
+        stringOffs: bow.stringOffs,
+        trulyInBand: isTrulyInBand(bow),
+        ended: true,
+        limitsPassed,
+      };
     }
     if (decision.kind === 'outOfReach') break;
     const before = beyondLimits(bow);
     bow.move(decision.option.changes);
-    for (const change of decision.option.changes) add({ kind: 'change', ...change, moveId: `m${round}`, because: '' });
+    for (const change of decision.option.changes)
+      add({ kind: 'change', ...change, moveId: `m${round}`, because: '' });
     const after = beyondLimits(bow);
     if (after.some((one, index) => one > before[index]! + 1e-9)) limitsPassed += 1;
   }
-  return { stringOffs: bow.stringOffs, trulyInBand: isTrulyInBand(bow), ended: false, limitsPassed };
+  return {
+    stringOffs: bow.stringOffs,
+    trulyInBand: isTrulyInBand(bow),
+    ended: false,
+    limitsPassed,
+  };
 }
 
 /** The same bow set up by habit. */

@@ -14,6 +14,8 @@ const rackBowSchema = z.strictObject({
   purpose: z.enum(PURPOSES),
   school: z.enum(SCHOOLS),
   inParts: z.boolean(),
+  /** Everything that is set on the bench holds. */
+  ready: z.boolean(),
   lastAt: z.string(),
   braceMm: z.number().nullable(),
   tillerTopMm: z.number().nullable(),

@@ -1,4 +1,10 @@
-import { type BowKind, hasAdjustableBolts, type Hand, type School, shootsOffTheShelf } from './bow-terms.ts';
+import {
+  type BowKind,
+  hasAdjustableBolts,
+  type Hand,
+  type School,
+  shootsOffTheShelf,
+} from './bow-terms.ts';
 import type { StepId } from './steps.ts';
 
 /** One thing to have in hand, or to look at, with why. */
@@ -59,9 +65,17 @@ function partsList(bow: ListFor): readonly CheckItem[] {
       ? [item('bow', 'Bow', 'In one piece.')]
       : [
           item('riser', 'Riser', 'With both bolts or pockets.'),
-          item('limbs', 'Both limbs', 'Marked top and bottom; the marked one is usually the bottom.'),
+          item(
+            'limbs',
+            'Both limbs',
+            'Marked top and bottom; the marked one is usually the bottom.',
+          ),
         ]),
-    item('string', `String, about ${stringIn} in`, `Sold by bow length: for a ${bow.amoLengthIn} in bow.`),
+    item(
+      'string',
+      `String, about ${stringIn} in`,
+      `Sold by bow length: for a ${bow.amoLengthIn} in bow.`,
+    ),
     shelf
       ? item('pad', 'Shelf pad and side plate', 'Cut to shape, contact point above the throat.')
       : item('rest', 'Rest and plunger', 'Plunger long enough for the riser.'),
@@ -70,7 +84,11 @@ function partsList(bow: ListFor): readonly CheckItem[] {
       ? [item('sight', 'Sight and clicker', 'Everything that will be on it when shooting.')]
       : []),
     ...(shelf ? [] : [item('rods', 'Rods and weights', 'They move tiller and nocking point.')]),
-    item('arrows', 'Test shafts, bare and fletched', 'The expected spine, one stiffer, one weaker.'),
+    item(
+      'arrows',
+      'Test shafts, bare and fletched',
+      'The expected spine, one stiffer, one weaker.',
+    ),
   ];
 }
 
@@ -93,22 +111,48 @@ function toolsList(bow: ListFor): readonly CheckItem[] {
 function assemblyList(bow: ListFor): readonly CheckItem[] {
   const roll = bow.hand === 'right' ? 'clockwise' : 'anticlockwise';
   return [
-    item('sound', 'Limbs sound: no crack, lifted layer or twist', 'A bad one is not drawn: a technician looks first.'),
+    item(
+      'sound',
+      'Limbs sound: no crack, lifted layer or twist',
+      'A bad one is not drawn: a technician looks first.',
+    ),
     ...(bow.bowKind === 'longbow'
       ? []
       : [
-          item('pockets', 'Limbs in the right pockets, curving away from the archer, seated', 'The marked limb is usually the bottom one.'),
+          item(
+            'pockets',
+            'Limbs in the right pockets, curving away from the archer, seated',
+            'The marked limb is usually the bottom one.',
+          ),
         ]),
     ...(hasAdjustableBolts(bow.school)
-      ? [item('bolts', 'Bolts equal, in the middle of their travel, locked', 'Too far out loses the seat, too far in pinches the limb.')]
+      ? [
+          item(
+            'bolts',
+            'Bolts equal, in the middle of their travel, locked',
+            'Too far out loses the seat, too far in pinches the limb.',
+          ),
+        ]
       : []),
-    item('worn', 'String sound: no worn strand, serving tight', 'Half its strands must never be all that holds.'),
-    item('loops', 'Larger loop on the top limb, smaller on the bottom, both in their grooves', 'Look again before the first draw.'),
+    item(
+      'worn',
+      'String sound: no worn strand, serving tight',
+      'A worn strand means a new string.',
+    ),
+    item(
+      'loops',
+      'Larger loop on the top limb, smaller on the bottom, both in their grooves',
+      'Look again before the first draw.',
+    ),
     item(
       'twists',
       `Twisted so that no finger slips between strands, and wound as its serving is: for a ${bow.hand}-hander usually ${roll}, seen from above`,
       'The way the fingers roll must tighten the serving, not open it.',
     ),
-    item('settle', 'Strung with the stringer; a gentle pull of 5 to 8 cm, let down', 'It settles loops and limbs. Never let go.'),
+    item(
+      'settle',
+      'Strung with the stringer; a gentle pull of 5 to 8 cm, let down',
+      'It settles loops and limbs. Never let go.',
+    ),
   ];
 }

@@ -50,6 +50,8 @@ export function atPointFromPlunger(
   nockToPlungerMm: number,
 ): number {
   if (!(nockToPlungerMm > 0 && arrowLengthMm > nockToPlungerMm))
-    throw new RangeError(`atPointFromPlunger: ${arrowLengthMm} mm arrow, plunger at ${nockToPlungerMm} mm`);
+    throw new RangeError(
+      `atPointFromPlunger: ${arrowLengthMm} mm arrow, plunger at ${nockToPlungerMm} mm`,
+    );
   return (atPlungerMm * arrowLengthMm) / nockToPlungerMm;
 }

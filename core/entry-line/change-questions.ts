@@ -52,7 +52,10 @@ function braceQuestion(
   if (after === null) return null;
   const brace = mixtureMean(after);
   if (brace >= limit.low && brace <= limit.high) return null;
-  const whose = limit.source === 'maker' ? 'the maker’s range' : 'the limits used while the maker’s are unknown';
+  const whose =
+    limit.source === 'maker'
+      ? 'the maker’s range'
+      : 'the limits used while the maker’s are unknown';
   return {
     kind: 'question',
     asks: `That should bring the brace to about ${showLength(brace, state.bow)}, outside ${whose}. Has it been done already?`,
@@ -65,7 +68,8 @@ export function secondControlNote(state: BowState, control: Control): readonly s
   const lastShot = state.sessions.flatMap(({ shots }) => shots).at(-1);
   if (lastShot === undefined) return [];
   const other = state.changes.find(
-    (one) => one.index > lastShot.index && one.control !== control && !isSameMove(one.control, control),
+    (one) =>
+      one.index > lastShot.index && one.control !== control && !isSameMove(one.control, control),
   );
   if (other === undefined) return [];
   const name = lowerFirst(CONTROL_FACTS[other.control].name);

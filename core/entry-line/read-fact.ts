@@ -1,7 +1,14 @@
 import { READINGS } from '../craft/readings.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
 import { showLength, showLengthBoth, showNumber, showTurns, showWeight } from '../quantity/show.ts';
-import { fromStored, MM_PER_IN, N_PER_LBF, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
+import {
+  fromStored,
+  MM_PER_IN,
+  N_PER_LBF,
+  toStored,
+  UNITS,
+  type UnitSymbol,
+} from '../quantity/units.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import { targetFor, type TargetId } from '../work/targets.ts';
@@ -25,7 +32,12 @@ const LB_PER_INCH_OF_DRAW = 2;
 const PLAUSIBLE_DRAW_IN = [20, 34] as const;
 
 /** Reads a fact about the bow: a count, a maker's figure, a band. */
-export function readFact(text: string, argumentAt: number, fact: FactId, state: BowState): EntryLine {
+export function readFact(
+  text: string,
+  argumentAt: number,
+  fact: FactId,
+  state: BowState,
+): EntryLine {
   if (fact === 'band') return readBand(text, argumentAt, state);
   const read = readAmounts(text, argumentAt);
   if (!read.ok) return { kind: 'refused', refusal: read.refusal };
@@ -35,17 +47,26 @@ export function readFact(text: string, argumentAt: number, fact: FactId, state: 
     case 'twistCount':
       return readTwistCount(text, argumentAt, first.value, state);
     case 'boltsOut':
-      return ready('Bolts', `top ${showTurns(first.value)} out, bottom ${showTurns((second ?? first).value)} out`, [
-        { kind: 'positionCounted', control: 'topBolt', value: first.value },
-        { kind: 'positionCounted', control: 'bottomBolt', value: (second ?? first).value },
-      ]);
+      return ready(
+        'Bolts',
+        `top ${showTurns(first.value)} out, bottom ${showTurns((second ?? first).value)} out`,
+        [
+          { kind: 'positionCounted', control: 'topBolt', value: first.value },
+          { kind: 'positionCounted', control: 'bottomBolt', value: (second ?? first).value },
+        ],
+      );
     case 'limbMark':
       return readLimbMark(text, first, second, state);
     case 'makerBrace':
       return readMakerBrace(text, argumentAt, first, second, state);
     case 'makerTravel':
       if (!(first.value > 0 && first.value <= 20))
-        return refuse(text, argumentAt, 'No bolt has so much travel.', 'Give turns out from the stop.');
+        return refuse(
+          text,
+          argumentAt,
+          'No bolt has so much travel.',
+          'Give turns out from the stop.',
+        );
       return ready('Maker’s bolt travel', `${showTurns(first.value)} out`, [
         { kind: 'factsSet', facts: { maker: { boltTravelTurns: first.value } } },
       ]);
@@ -69,7 +90,8 @@ function readTwistCount(text: string, at: number, twists: number, state: BowStat
     return refuse(text, at, 'Twists are a whole number, 0 to 90.', 'Count them from one end.');
   const { fewest, most } = twistRange(state.bow);
   const body: EntryBody = { kind: 'positionCounted', control: 'twists', value: twists };
-  if (twists >= fewest && twists <= most) return ready('Twists in the string', String(twists), [body]);
+  if (twists >= fewest && twists <= most)
+    return ready('Twists in the string', String(twists), [body]);
   return {
     kind: 'question',
     asks: `${twists} twists: this string should hold ${fewest} to ${most}. ${twists < fewest ? 'With fewer, strands separate.' : 'With more, a shorter string is the answer.'} Counted right?`,
@@ -84,7 +106,8 @@ function readLimbMark(
   draw: Amount | undefined,
   state: BowState,
 ): EntryLine {
-  const markN = weight.unit === null ? toStored(weight.value, 'lb') : toStored(weight.value, weight.unit);
+  const markN =
+    weight.unit === null ? toStored(weight.value, 'lb') : toStored(weight.value, weight.unit);
   const bodyAt = (drawIn: number): EntryBody => ({
     kind: 'factsSet',
     facts: { maker: { markedWeightN: markN, markedDrawMm: drawIn * MM_PER_IN } },
@@ -100,10 +123,18 @@ function readLimbMark(
       })),
     };
   }
-  const drawIn = draw.unit === null || draw.unit === 'in' ? draw.value : fromStored(toStored(draw.value, draw.unit), 'in');
+  const drawIn =
+    draw.unit === null || draw.unit === 'in'
+      ? draw.value
+      : fromStored(toStored(draw.value, draw.unit), 'in');
   const [low, high] = PLAUSIBLE_DRAW_IN;
   if (!(drawIn >= low && drawIn <= high))
-    return refuse(text, draw.at, `${showNumber(drawIn, 1)} in is no draw length.`, 'Give the draw the limb is marked at, usually 26 or 28.');
+    return refuse(
+      text,
+      draw.at,
+      `${showNumber(drawIn, 1)} in is no draw length.`,
+      'Give the draw the limb is marked at, usually 26 or 28.',
+    );
   return ready(
     'Limb mark',
     `${showWeight(markN)} at ${showNumber(drawIn, 1)} in${conversionWords(markN, drawIn, state)}`,
@@ -136,10 +167,17 @@ function readMakerBrace(
   const high = lengthMm(second, state, 120);
   const [least, most] = READINGS.braceHeight.plausible;
   if (!(low < high && low >= least && high <= most))
-    return refuse(text, at, 'That is not a brace range.', `Lowest first, between ${showLength(least, state.bow)} and ${showLength(most, state.bow)}.`);
-  return ready('Maker’s brace range', `${showLengthBoth(low, state.bow.division)} to ${showLengthBoth(high, state.bow.division)}`, [
-    { kind: 'factsSet', facts: { maker: { braceMinMm: low, braceMaxMm: high } } },
-  ]);
+    return refuse(
+      text,
+      at,
+      'That is not a brace range.',
+      `Lowest first, between ${showLength(least, state.bow)} and ${showLength(most, state.bow)}.`,
+    );
+  return ready(
+    'Maker’s brace range',
+    `${showLengthBoth(low, state.bow.division)} to ${showLengthBoth(high, state.bow.division)}`,
+    [{ kind: 'factsSet', facts: { maker: { braceMinMm: low, braceMaxMm: high } } }],
+  );
 }
 
 const BAND_CODES: Readonly<Record<string, TargetId>> = {
@@ -170,7 +208,11 @@ function readBand(text: string, at: number, state: BowState): EntryLine {
   const weight = id === 'drawWeight';
   const smallest = id === 'braceHeight' ? 120 : Infinity;
   const value = (amount: Amount) =>
-    weight ? toStored(amount.value, amount.unit ?? 'lb') : id === 'tiller' && amount.unit === null && !amount.hasFraction ? amount.value : lengthMm(amount, state, smallest);
+    weight
+      ? toStored(amount.value, amount.unit ?? 'lb')
+      : id === 'tiller' && amount.unit === null && !amount.hasFraction
+        ? amount.value
+        : lengthMm(amount, state, smallest);
   const low = value(first);
   const high = value(second);
   if (low > high) return refuse(text, from, 'The lower end comes first.', FACT_HINTS.band);
@@ -180,7 +222,9 @@ function readBand(text: string, at: number, state: BowState): EntryLine {
       text,
       from,
       `${limit.source === 'maker' ? 'The maker allows' : 'Allowed while the maker’s range is unknown:'} ${showLength(limit.low, state.bow)} to ${showLength(limit.high, state.bow)}.`,
-      limit.source === 'maker' ? 'Stay inside it, or ask the maker or a bow technician.' : 'Enter the maker’s range with mb, or stay inside.',
+      limit.source === 'maker'
+        ? 'Stay inside it, or ask the maker or a bow technician.'
+        : 'Enter the maker’s range with mb, or stay inside.',
     );
   }
   const show = (stored: number) => (weight ? showWeight(stored) : showLength(stored, state.bow));

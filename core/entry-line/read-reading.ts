@@ -2,7 +2,8 @@ import { BRACE_REFERENCE_LABEL } from '../craft/bow-terms.ts';
 import { bareUnits, READINGS, type ReadingKind } from '../craft/readings.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
-import { showLength, showLengthBoth, showNumber, showWeight } from '../quantity/show.ts';
+import { isLateral, showReading } from '../craft/show-reading.ts';
+import { showLengthBoth, showNumber } from '../quantity/show.ts';
 import { fromStored, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
@@ -145,13 +146,12 @@ function titleOf(kind: ReadingKind, state: BowState): string {
 }
 
 function oneFigure(kind: ReadingKind, stored: number, state: BowState): string {
-  return READINGS[kind].quantity === 'force' ? showWeight(stored) : showLength(stored, state.bow);
+  return showReading(kind, stored, state.bow);
 }
 
 function bothFigures(kind: ReadingKind, stored: number, state: BowState): string {
-  return READINGS[kind].quantity === 'force'
-    ? showWeight(stored)
-    : showLengthBoth(stored, state.bow.division);
+  if (READINGS[kind].quantity === 'force' || isLateral(kind)) return oneFigure(kind, stored, state);
+  return showLengthBoth(stored, state.bow.division);
 }
 
 function figureOf(kind: ReadingKind, values: readonly number[], state: BowState): string {

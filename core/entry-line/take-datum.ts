@@ -58,7 +58,12 @@ export function takeDatum(
   }
 }
 
-function taken(text: string, datum: string, shiftMm = 0, notes: readonly string[] = []): DatumTaken {
+function taken(
+  text: string,
+  datum: string,
+  shiftMm = 0,
+  notes: readonly string[] = [],
+): DatumTaken {
   return { kind: 'taken', text, datum, shiftMm, notes };
 }
 

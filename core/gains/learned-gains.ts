@@ -3,7 +3,13 @@ import type { ReadingKind } from '../craft/readings.ts';
 import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts';
 import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../record/fold.ts';
-import { fitPlaneModel, isPlaneResponse, type ModelRow, type PlaneModel, settingAfter } from './plane-model.ts';
+import {
+  fitPlaneModel,
+  isPlaneResponse,
+  type ModelRow,
+  type PlaneModel,
+  settingAfter,
+} from './plane-model.ts';
 import { learnRepeatability, type Repeatability } from './repeatability.ts';
 import {
   fitSingleModel,
@@ -45,7 +51,10 @@ export function learnedGains(state: BowState): LearnedGains {
     repeatability,
     plane: fitPlaneModel(state, repeatability),
     single: new Map(
-      SINGLE_RESPONSES.map((response) => [response, fitSingleModel(state, response, repeatability)]),
+      SINGLE_RESPONSES.map((response) => [
+        response,
+        fitSingleModel(state, response, repeatability),
+      ]),
     ),
   };
   FITTED.set(state, fitted);
@@ -85,7 +94,10 @@ export function gainOf(state: BowState, kind: ReadingKind, control: Control): Le
   const gains = learnedGains(state);
   const mixture = shiftOf(gains, kind, new Map([[control, 1]]));
   if (mixture === null) return null;
-  return { ...intervalOf(mixture, certainSign(kind, control)), changes: changesSeen(state, kind, control) };
+  return {
+    ...intervalOf(mixture, certainSign(kind, control)),
+    changes: changesSeen(state, kind, control),
+  };
 }
 
 /** Mean and 90 % interval of a mixture kept to one side of zero. */

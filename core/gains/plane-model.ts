@@ -21,12 +21,7 @@ import {
 import { meanVariance, type Repeatability } from './repeatability.ts';
 
 /** The readings that twists and bolts move together. */
-export const PLANE_RESPONSES = [
-  'braceHeight',
-  'tillerTop',
-  'tillerBottom',
-  'drawWeight',
-] as const;
+export const PLANE_RESPONSES = ['braceHeight', 'tillerTop', 'tillerBottom', 'drawWeight'] as const;
 export type PlaneResponse = (typeof PLANE_RESPONSES)[number];
 
 export function isPlaneResponse(kind: string): kind is PlaneResponse {
@@ -123,12 +118,16 @@ function walkLog(state: BowState): readonly StringWalk[] {
   for (const { entry, index } of state.active) {
     const { body } = entry;
     if (body.kind === 'change') setting = moved(setting, body.control, body.amount);
-    else if (body.kind === 'shotsFired') setting = { ...setting, shots: setting.shots + body.count };
+    else if (body.kind === 'shotsFired')
+      setting = { ...setting, shots: setting.shots + body.count };
     else if (body.kind === 'shotPlaced') setting = { ...setting, shots: setting.shots + 1 };
     else if (body.kind === 'itemFitted' && body.string !== undefined) {
       setting = { ...setting, twists: 0, shots: 0 };
       const { stringId } = body.string;
-      begin(stringId, state.strings.all.find((one) => one.stringId === stringId)?.knownNew ?? false);
+      begin(
+        stringId,
+        state.strings.all.find((one) => one.stringId === stringId)?.knownNew ?? false,
+      );
     } else {
       const measured = byIndex.get(index);
       if (measured !== undefined) walks.at(-1)?.walk.readings.push({ measured, setting });

@@ -34,9 +34,7 @@ export const TWIST_PRIOR: SpecialPrior & { readonly median: number; readonly log
 const TWIST_TO_BRACE: Gain = {
   mean: TWIST_MEDIAN_MM * Math.exp(TWIST_LOG_SD ** 2 / 2),
   sd:
-    TWIST_MEDIAN_MM *
-    Math.exp(TWIST_LOG_SD ** 2 / 2) *
-    Math.sqrt(Math.exp(TWIST_LOG_SD ** 2) - 1),
+    TWIST_MEDIAN_MM * Math.exp(TWIST_LOG_SD ** 2 / 2) * Math.sqrt(Math.exp(TWIST_LOG_SD ** 2) - 1),
 };
 /** One bolt a turn in. The sign is likely, not certain. */
 export const BOLT_TO_BRACE: Gain = { mean: -0.35, sd: 0.4 };

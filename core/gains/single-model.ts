@@ -73,17 +73,22 @@ export function fitSingleModel(
     ],
     special: special === null ? 0 : (amounts.get(special) ?? 0),
   });
-  const observations = rows.readings.map(({ measured, moved, level }): LinearObservation => ({
-    ...rowOf(moved, level),
-    y: measured.mean,
-    variance: meanVariance(measured, repeatability),
-  }));
+  const observations = rows.readings.map(
+    ({ measured, moved, level }): LinearObservation => ({
+      ...rowOf(moved, level),
+      y: measured.mean,
+      variance: meanVariance(measured, repeatability),
+    }),
+  );
   const priors: NormalPrior[] = [
     ...controls.map((control): Gain => gains.get(control)!),
-    ...Array.from({ length: levels }, (_, index): NormalPrior => ({
-      mean: rows.readings.find(({ level }) => level === index)?.measured.mean ?? 0,
-      sd: LEVEL_PRIOR_SD_MM,
-    })),
+    ...Array.from(
+      { length: levels },
+      (_, index): NormalPrior => ({
+        mean: rows.readings.find(({ level }) => level === index)?.measured.mean ?? 0,
+        sd: LEVEL_PRIOR_SD_MM,
+      }),
+    ),
   ];
   return {
     posterior: fitGridLinear(

@@ -21,7 +21,13 @@ function truth(topRightMm: number, bottomRightMm: number, rodRightMm: number) {
     topGauge: gauge(900, topRightMm),
     bottomGauge: gauge(2300, bottomRightMm),
     rod: gauge(2700, rodRightMm),
-    scale: { ends: [{ x: 100, y: 3000 }, { x: 100 + 100 * PX_PER_MM, y: 3000 }], mm: 100 },
+    scale: {
+      ends: [
+        { x: 100, y: 3000 },
+        { x: 100 + 100 * PX_PER_MM, y: 3000 },
+      ],
+      mm: 100,
+    },
   };
   return marks;
 }
@@ -105,11 +111,17 @@ describe('readLimbLinePhoto', () => {
   it('refuses a scale without length, a coarse picture, and string marks too close', () => {
     const marks = truth(0, 0, 0);
     const end = { x: 1, y: 1 };
-    expect(readLimbLinePhoto({ ...marks, scale: { ends: [end, end], mm: 100 } }, 'right').kind).toBe('refused');
-    expect(readLimbLinePhoto({ ...marks, scale: { ...marks.scale, mm: 5000 } }, 'right')).toMatchObject({
+    expect(
+      readLimbLinePhoto({ ...marks, scale: { ends: [end, end], mm: 100 } }, 'right').kind,
+    ).toBe('refused');
+    expect(
+      readLimbLinePhoto({ ...marks, scale: { ...marks.scale, mm: 5000 } }, 'right'),
+    ).toMatchObject({
       says: expect.stringContaining('coarse') as string,
     });
-    const near = marks.string.slice(0, 1).flatMap((point) => [point, { ...point, y: point.y + 20 }]);
+    const near = marks.string
+      .slice(0, 1)
+      .flatMap((point) => [point, { ...point, y: point.y + 20 }]);
     expect(readLimbLinePhoto({ ...marks, string: near }, 'right').kind).toBe('refused');
   });
 });

@@ -63,11 +63,11 @@ export function fitGridLinear(
   // Residuals are taken about the prior mean, so θ is solved as a correction to it.
   const xwa = new Float64Array(size);
   const xwx = new Float64Array(size);
-  let awa = 0;
   let awx = 0;
   let vwv = 0;
   for (const { row, special: s, y, variance } of observations) {
-    if (row.length !== size) throw new RangeError(`fitGridLinear: a row of ${row.length}, not ${size}`);
+    if (row.length !== size)
+      throw new RangeError(`fitGridLinear: a row of ${row.length}, not ${size}`);
     const w = 1 / variance;
     let residual = y;
     for (let i = 0; i < size; i += 1) residual -= row[i]! * priors[i]!.mean;
@@ -78,7 +78,6 @@ export function fitGridLinear(
       xwa[i]! += wi * residual;
       xwx[i]! += wi * s;
     }
-    awa += w * residual * residual;
     awx += w * residual * s;
     vwv += w * s * s;
   }

@@ -28,7 +28,8 @@ export function mixtureSd(mixture: NormalMixture): number {
 /** P(X ≤ x). */
 export function mixtureCdf(mixture: NormalMixture, x: number): number {
   let sum = 0;
-  for (const { weight, mean, sd } of mixture) sum += weight * normalCdf(x, mean, Math.max(sd, LEAST_SD));
+  for (const { weight, mean, sd } of mixture)
+    sum += weight * normalCdf(x, mean, Math.max(sd, LEAST_SD));
   return sum;
 }
 

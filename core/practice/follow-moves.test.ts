@@ -15,8 +15,18 @@ import type { SimulatedBow } from './simulated-bow.ts';
 const KITS: Readonly<Record<School, Partial<BowFacts>>> = {
   sighted: { bowKind: 'targetRecurve', amoLengthIn: 68, hook: 'split', purpose: 'target' },
   barebow: { bowKind: 'targetRecurve', amoLengthIn: 68, hook: 'stringWalk', purpose: 'field' },
-  shelfTarget: { bowKind: 'takedownRecurve', amoLengthIn: 62, hook: 'threeUnder', purpose: 'threeD' },
-  shelfHunting: { bowKind: 'takedownRecurve', amoLengthIn: 60, hook: 'threeUnder', purpose: 'hunting' },
+  shelfTarget: {
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 62,
+    hook: 'threeUnder',
+    purpose: 'threeD',
+  },
+  shelfHunting: {
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 60,
+    hook: 'threeUnder',
+    purpose: 'hunting',
+  },
 };
 
 function kitLog(school: School, hand: Hand): BowLog {
@@ -94,7 +104,10 @@ describe.each(SCHOOLS)('a kit of the school %s', (school) => {
       const bow = simulatedKit(log.state.bow, seed, twistRange(log.state.bow));
       follow(log, bow);
       const open = stepStates(log.state).filter(({ state }) => state !== 'holds');
-      expect(isReadyToTune(stepStates(log.state)), open.map((one) => `${one.step.id}: ${one.words}`).join('; ')).toBe(true);
+      expect(
+        isReadyToTune(stepStates(log.state)),
+        open.map((one) => `${one.step.id}: ${one.words}`).join('; '),
+      ).toBe(true);
       for (const id of JUDGED) {
         const value = presentTargetValue(log.state, id);
         const target = targetFor(log.state, id);

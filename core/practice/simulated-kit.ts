@@ -1,6 +1,11 @@
 import { hasAdjustableBolts, shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { READING_KINDS, READINGS, type ReadingKind } from '../craft/readings.ts';
-import { startingBraceBand, startingCentreShotBand, startingNockingBand, startingTillerBand } from '../craft/starting-values.ts';
+import {
+  startingBraceBand,
+  startingCentreShotBand,
+  startingNockingBand,
+  startingTillerBand,
+} from '../craft/starting-values.ts';
 import { seededUniform } from '../numeric/random.ts';
 import { MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
 import type { BowFacts } from '../record/entry.ts';
@@ -66,9 +71,11 @@ export function typedReplicates(
   kind: ReadingKind,
   replicates: number,
 ): readonly string[] {
-  return bow.read(kind, replicates).map((value) =>
-    READINGS[kind].quantity === 'force'
-      ? `${(value / N_PER_LBF).toFixed(1)} lb`
-      : `${value.toFixed(1)} mm`,
-  );
+  return bow
+    .read(kind, replicates)
+    .map((value) =>
+      READINGS[kind].quantity === 'force'
+        ? `${(value / N_PER_LBF).toFixed(1)} lb`
+        : `${value.toFixed(1)} mm`,
+    );
 }

@@ -84,7 +84,6 @@ export interface ArrowFacts {
   readonly pointMassG: number;
 }
 
-
 /** Where the nock of a shaft in the butt points, degrees from the point: outward and up. */
 export interface NockAttitude {
   readonly outwardDeg: number;

@@ -7,7 +7,14 @@ import type { Upset } from '../craft/upsets.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
 import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
 import { type Positions, PositionTally } from './positions.ts';
-import { amendShot, openSession, placeShot, type SessionDraft, type ShootingSession, type Shot } from './shooting.ts';
+import {
+  amendShot,
+  openSession,
+  placeShot,
+  type SessionDraft,
+  type ShootingSession,
+  type Shot,
+} from './shooting.ts';
 import { StringBag, type StringState } from './strings.ts';
 import { undoneEntryIds } from './undo.ts';
 

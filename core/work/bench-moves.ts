@@ -3,7 +3,8 @@ import { lowerFirst } from '../craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { locatorTurns, USUAL_SERVING_THREAD_MM } from '../craft/locators.ts';
 import { presentReading } from '../gains/present-reading.ts';
-import { showExact, showLength, showWeight } from '../quantity/show.ts';
+import { isLateral, showReading } from '../craft/show-reading.ts';
+import { showExact, showWeight } from '../quantity/show.ts';
 import type { BowState } from '../record/fold.ts';
 import { oneControlMove } from './change-move.ts';
 import { limbLineMove } from './limb-line-move.ts';
@@ -68,7 +69,11 @@ function expectedWords(state: BowState, kind: ReadingKind): string | null {
   const name = lowerFirst(READINGS[kind].name);
   if (READINGS[kind].quantity === 'force')
     return `Expect ${name} about ${showWeight(present.value)}`;
-  return `Expect ${name} ${showLength(present.value, state.bow)} ± ${showPlusMinus(present.plusMinus, state.bow)}`;
+  const style =
+    isLateral(kind) || kind === 'restHeight'
+      ? { ...state.bow, lengthUnit: 'mm' as const }
+      : state.bow;
+  return `Expect ${name} ${showReading(kind, present.value, state.bow)} ± ${showPlusMinus(present.plusMinus, style)}`;
 }
 
 /** Turn something: a step whose readings lie outside its band. */

@@ -3,7 +3,7 @@ import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { gainOf } from '../gains/learned-gains.ts';
 import { effectOn, presentReading } from '../gains/present-reading.ts';
-import { showLength, showLengthFigure } from '../quantity/show.ts';
+import { isLateral, showReading } from '../craft/show-reading.ts';
 import type { BowState } from '../record/fold.ts';
 import { countedBand } from './counted-band.ts';
 import { gainWords } from './gain-words.ts';
@@ -43,14 +43,16 @@ export function oneControlMove(state: BowState, status: StepStatus, what: OneCon
   const plusMinus = Math.hypot(present.plusMinus, effect.plusMinus);
   const { name } = READINGS[reading];
   const { bow } = state;
+  const fine = isLateral(reading) || reading === 'restHeight';
+  const spreadStyle = fine ? { ...bow, lengthUnit: 'mm' as const } : bow;
   const learned = gainWords(state, reading, control);
   const other = what.inOtherWords?.(amount) ?? null;
   return {
     key: `change:${control}${amount}`,
     step: status.step.id,
     title: movesWords(changes),
-    expect: `Expect ${lowerFirst(name)} ${showLength(after, bow)} ± ${showPlusMinus(plusMinus, bow)}`,
-    why: `${name} is ${showLength(present.value, bow)}, ${status.words}: ${showLengthFigure(target.low, bow)} to ${showLength(target.high, bow)} (${target.name}).`,
+    expect: `Expect ${lowerFirst(name)} ${showReading(reading, after, bow)} ± ${showPlusMinus(plusMinus, spreadStyle)}`,
+    why: `${name} is ${showReading(reading, present.value, bow)}, ${status.words}: ${showReading(reading, target.low, bow)} to ${showReading(reading, target.high, bow)} (${target.name}).`,
     reasons: [
       target.source === 'rule of thumb' ? `${target.why} A rule of thumb.` : target.why,
       ...(learned === null ? [] : [`${upperFirst(learned)}.`]),

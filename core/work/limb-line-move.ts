@@ -49,7 +49,9 @@ export function limbLineMove(state: BowState, status: StepStatus): Move | null {
   return {
     key: `screws:${turns.map(({ control, amount }) => `${control}${amount}`).join(',')}`,
     step: status.step.id,
-    title: turns.map((turn) => `${turn.limb} pocket ${showAmount(turn.control, turn.amount)}`).join(', '),
+    title: turns
+      .map((turn) => `${turn.limb} pocket ${showAmount(turn.control, turn.amount)}`)
+      .join(', '),
     expect: trial
       ? 'A trial: watch which way the string goes.'
       : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)}, ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
@@ -78,7 +80,10 @@ export function limbLineMove(state: BowState, status: StepStatus): Move | null {
   };
 }
 
-function turnFor(state: BowState, { limb, reading, control }: (typeof LIMBS)[number]): ScrewTurn | null {
+function turnFor(
+  state: BowState,
+  { limb, reading, control }: (typeof LIMBS)[number],
+): ScrewTurn | null {
   const present = presentReading(state, reading);
   const target = targetFor(state, reading);
   if (present === null || target === null) return null;
@@ -132,7 +137,9 @@ function rodOnlyMove(state: BowState, status: StepStatus): Move | null {
     title: 'Look at the long rod',
     expect: null,
     why: `The string runs down both gauges, and ${offWords(rod.value, state.bow.hand)} of the long rod: a bent rod or bushing, or a riser that is not straight. The gauges decide.`,
-    reasons: ['Turn the rod half a turn and look again: a bent rod swings, a crooked bushing does not.'],
+    reasons: [
+      'Turn the rod half a turn and look again: a bent rod swings, a crooked bushing does not.',
+    ],
     wouldChange: 'The reading with the rod turned, or another rod.',
     caution: 'inspect',
     thenCheck: 'Limb line, long rod.',

@@ -145,9 +145,9 @@ describe('nextMove', () => {
             }));
             expect(refusalOf(log.state, bodies)).toBeNull();
             if (changes.length > 1)
-              expect(
-                changes.every(({ control }) => CONTROL_FACTS[control].needsUnstrung),
-              ).toBe(true);
+              expect(changes.every(({ control }) => CONTROL_FACTS[control].needsUnstrung)).toBe(
+                true,
+              );
             expect(changes.every(({ amount }) => amount !== 0 && Number.isFinite(amount))).toBe(
               true,
             );

@@ -84,7 +84,8 @@ class MoveSearch {
 
   constructor(state: BowState, goals: readonly SetupGoal[]) {
     this.state = state;
-    this.brace = goals.find(({ id, target }) => id === 'braceHeight' && target.limit !== null) ?? null;
+    this.brace =
+      goals.find(({ id, target }) => id === 'braceHeight' && target.limit !== null) ?? null;
     this.moves = candidates(state);
     const base = state.positions.twists;
     this.costs = Float64Array.from(
@@ -183,7 +184,10 @@ function twistsAllowed(state: BowState): readonly [number, number] {
   const { twists } = state.positions;
   if (twists === null) return [-most, most];
   const range = twistRange(state.bow);
-  return [-Math.max(0, Math.min(most, twists - range.fewest)), Math.max(0, Math.min(most, range.most - twists))];
+  return [
+    -Math.max(0, Math.min(most, twists - range.fewest)),
+    Math.max(0, Math.min(most, range.most - twists)),
+  ];
 }
 
 function movementCost({ twists, top, bottom }: Candidate): number {

@@ -1,7 +1,13 @@
 import { type Control, CONTROL_FACTS, movesWords } from '../craft/controls.ts';
 import { upperFirst } from '../craft/letter-case.ts';
 import type { ReadingKind } from '../craft/readings.ts';
-import { showLength, showLengthFigure, showNumber, showSigned, showWeight } from '../quantity/show.ts';
+import {
+  showLength,
+  showLengthFigure,
+  showNumber,
+  showSigned,
+  showWeight,
+} from '../quantity/show.ts';
 import { fromStored } from '../quantity/units.ts';
 import type { BowState } from '../record/fold.ts';
 import { gainWords } from './gain-words.ts';
@@ -46,7 +52,9 @@ function moveOf(
 ): Move {
   const { changes } = option;
   const bolts = changes.some(({ control }) => control !== 'twists');
-  const problems = plan.goals.map((goal) => problemWords(state, goal)).filter((one) => one !== null);
+  const problems = plan.goals
+    .map((goal) => problemWords(state, goal))
+    .filter((one) => one !== null);
   const gains = SHOWN_GAINS.filter(([control]) => changes.some((one) => one.control === control))
     .map(([control, kind]) => gainWords(state, kind, control))
     .filter((words) => words !== null);
@@ -163,7 +171,9 @@ function technicianMove(status: StepStatus): Move {
     title: `${status.step.name}: out of reach`,
     expect: null,
     why: `${status.step.name} is ${status.words}, and what the bolts may turn does not bring it in.`,
-    reasons: [`Bolts stay inside their travel and within ${CONTROL_FACTS.topBolt.largest} turns of each other.`],
+    reasons: [
+      `Bolts stay inside their travel and within ${CONTROL_FACTS.topBolt.largest} turns of each other.`,
+    ],
     wouldChange: 'The maker’s bolt travel, a wider band with its reason, or a fresh reading.',
     caution: 'bolts',
     thenCheck: 'Ask a bow technician, or set the band this bow can reach.',

@@ -14,8 +14,5 @@ export function sinceUpsetWords(upsets: readonly Upset[]): string {
       items.add(upset.described === '' ? `${label} off` : `new ${label}`);
     }
   }
-  return [
-    ...items,
-    ...[...net].map(([control, amount]) => sinceWords(control, amount)),
-  ].join(', ');
+  return [...items, ...[...net].map(([control, amount]) => sinceWords(control, amount))].join(', ');
 }

@@ -7,7 +7,13 @@ import { bareShaftEvidence } from './bare-shaft-evidence.ts';
 import { type FacetProgress, facetProgress, missingReadings } from './facet-progress.ts';
 import { sinceUpsetWords } from './since-words.ts';
 import { stringCheckDue } from './string-schedule.ts';
-import { LAST_BENCH_STEP, STEP_IDS, type StepFacts, type StepId, stepsFor } from '../craft/steps.ts';
+import {
+  LAST_BENCH_STEP,
+  STEP_IDS,
+  type StepFacts,
+  type StepId,
+  stepsFor,
+} from '../craft/steps.ts';
 import { countedBand } from './counted-band.ts';
 import { pooledValue } from './pooled-value.ts';
 import { targetFor, type TargetId } from './targets.ts';

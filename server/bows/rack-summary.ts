@@ -2,7 +2,7 @@ import type { RackBow } from '#contract/rack.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
 import { type BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import { isReadyToTune, stepStates } from '#core/work/step-states.ts';
 
 /** What the rack shows of a bow, folded from its log. */
 export function rackSummary(state: BowState, nowMs: number): RackBow {
@@ -22,6 +22,7 @@ export function rackSummary(state: BowState, nowMs: number): RackBow {
     purpose: bow.purpose,
     school: bow.school,
     inParts: bow.inParts && !state.readings.has('braceHeight'),
+    ready: isReadyToTune(steps),
     lastAt: state.lastAt,
     braceMm: presentReading(state, 'braceHeight')?.value ?? null,
     tillerTopMm: presentReading(state, 'tillerTop')?.value ?? null,

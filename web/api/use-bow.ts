@@ -78,11 +78,16 @@ export function useBow(bowId: string): BowHandle {
   };
 }
 
+/** Makes a bow from its first entries, in one request. */
+export function makeBowFrom(bodies: readonly EntryBody[]): string {
+  const bowId = newId();
+  post(bodies.map((body) => makeEntry(bowId, body)));
+  return bowId;
+}
+
 /** Makes a new bow and returns its id; the bow's page shows it even before the server has answered. */
 export function makeBow(body: Extract<EntryBody, { kind: 'bowMade' }>): string {
-  const bowId = newId();
-  post([makeEntry(bowId, body)]);
-  return bowId;
+  return makeBowFrom([body]);
 }
 
 function makeEntry(bowId: string, body: EntryBody): Entry {

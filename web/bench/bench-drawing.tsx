@@ -8,9 +8,9 @@ import { useEased } from '../drawing/use-eased.ts';
 import { bowSide, typicalSide } from '../drawing/bow-side.ts';
 import { BowFigure } from '../drawing/bow-figure.tsx';
 import { Gauge } from '../drawing/gauge.tsx';
-import { SvgFractions } from '../ui/fractions.tsx';
 import { NockDetail } from './nock-detail.tsx';
-import { type ReadingView, readingView, tillerView } from './reading-view.ts';
+import { DrawnReading, Leader } from './drawn-reading.tsx';
+import { readingView, tillerView } from './reading-view.ts';
 import { SHEET, sheetX, threadPath } from './sheet.ts';
 
 /** The side sight: the bow to scale from its own numbers, readings on its dimensions. */
@@ -70,6 +70,7 @@ export function BenchDrawing({
     <svg
       viewBox={`0 0 ${SHEET.width} ${SHEET.height}`}
       className="h-full max-h-full w-full"
+      preserveAspectRatio="xMidYMin"
       role="group"
       aria-label={`Side sight of ${bow.name}, drawn to scale, ${bow.hand}-handed`}
       data-brace-mm={braceMm.toFixed(1)}
@@ -115,10 +116,10 @@ export function BenchDrawing({
           {move?.place === 'string' && <TwistSign x={stringX} y={589} />}
         </>
       )}
-      <Reading view={top} x={wide} y={124} width={232} onReading={onReading} />
-      <Reading view={brace} x={wide} y={361} width={232} onReading={onReading} />
+      <DrawnReading view={top} x={wide} y={124} width={232} onReading={onReading} />
+      <DrawnReading view={brace} x={wide} y={361} width={232} onReading={onReading} />
       {brace.gauge !== null && <Gauge gauge={brace.gauge} x={wide + 10} y={446} width={212} />}
-      <Reading
+      <DrawnReading
         view={bottom}
         x={wide}
         y={490}
@@ -127,153 +128,12 @@ export function BenchDrawing({
         right={tiller === null ? undefined : { label: 'top less bottom', figure: tiller.figure }}
       />
       {tiller?.gauge != null && <Gauge gauge={tiller.gauge} x={wide + 10} y={586} width={212} />}
-      <Reading view={weight} x={narrow} y={236} width={150} onReading={onReading} stacked />
+      <DrawnReading view={weight} x={narrow} y={236} width={150} onReading={onReading} stacked />
       {weight.gauge !== null && <Gauge gauge={weight.gauge} x={narrow + 8} y={362} width={130} />}
       <NockDetail x={block(18, 104)} y={405} nockingMm={nockingMm} hand={bow.hand} />
-      <Reading view={nocking} x={narrow} y={532} width={150} onReading={onReading} stacked />
+      <DrawnReading view={nocking} x={narrow} y={532} width={150} onReading={onReading} stacked />
       {nocking.gauge !== null && <Gauge gauge={nocking.gauge} x={narrow + 8} y={628} width={130} />}
     </svg>
-  );
-}
-
-function Reading({
-  view,
-  x,
-  y,
-  width,
-  onReading,
-  right,
-  stacked = false,
-}: {
-  readonly view: ReadingView;
-  readonly x: number;
-  readonly y: number;
-  readonly width: number;
-  readonly onReading: (kind: ReadingKind) => void;
-  readonly right?: { readonly label: string; readonly figure: string } | undefined;
-  readonly stacked?: boolean;
-}) {
-  const figure = view.figure === null ? 'no reading' : `${view.figure} ${view.unit}`;
-  const note = view.words ?? view.other;
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={`${view.label}: ${figure}${view.words === null ? '' : `, ${view.words}`}. Enter a reading.`}
-      data-reading={view.kind}
-      className="group cursor-pointer"
-      onClick={() => onReading(view.kind)}
-      onKeyDown={(event) => {
-        if (event.key !== 'Enter' && event.key !== ' ') return;
-        event.preventDefault();
-        onReading(view.kind);
-      }}
-    >
-      <rect x={x - 4} y={y - 15} width={width + 8} height={70} fill="transparent" />
-      <text x={x} y={y}>
-        <SvgFractions text={view.label} />
-      </text>
-      {right !== undefined && (
-        <>
-          <text x={x + width} y={y} textAnchor="end" className="t-quiet">
-            {right.label}
-          </text>
-          <text x={x + width} y={y + 42} textAnchor="end" className="t-mid">
-            <SvgFractions text={right.figure} />
-          </text>
-        </>
-      )}
-      {view.figure === null ? (
-        <text x={x} y={y + 38} className="t-mid t-quiet">
-          not yet
-        </text>
-      ) : (
-        <text x={x} y={y + 42} className="t-read">
-          <SvgFractions text={view.figure} />
-          <tspan dx={8} className="t-unit">
-            {view.unit}
-          </tspan>
-        </text>
-      )}
-      {stacked ? (
-        <text
-          x={x}
-          y={y + 60}
-          className={view.words === null ? 't-note' : 't-strong'}
-          style={{ fontSize: 12 }}
-        >
-          <SvgFractions text={note} />
-        </text>
-      ) : (
-        <BesideFigure view={view} x={x + width} y={y} below={right !== undefined} />
-      )}
-    </g>
-  );
-}
-
-/** Beside the figure: the other unit, or why it is not to be trusted and what to expect. */
-function BesideFigure({
-  view,
-  x,
-  y,
-  below,
-}: {
-  readonly view: ReadingView;
-  readonly x: number;
-  readonly y: number;
-  readonly below: boolean;
-}) {
-  if (view.words === null) {
-    if (below) return null;
-    return (
-      <text x={x} y={y + 42} textAnchor="end" className="t-quiet" style={{ fontSize: 12.5 }}>
-        <SvgFractions text={view.other} />
-      </text>
-    );
-  }
-  return (
-    <>
-      <text
-        x={x}
-        y={y + (below ? 65 : 26)}
-        textAnchor="end"
-        className="t-strong"
-        style={{ fontSize: 12.5 }}
-      >
-        <SvgFractions text={view.words} />
-      </text>
-      {view.expected !== null && !below && (
-        <text x={x} y={y + 43} textAnchor="end" style={{ fontSize: 12.5 }}>
-          <SvgFractions text={view.expected} />
-        </text>
-      )}
-    </>
-  );
-}
-
-function Leader({
-  from,
-  dimension,
-  under,
-  end,
-}: {
-  readonly from: readonly [number, number];
-  readonly dimension: readonly [number, number];
-  readonly under: readonly [number, number];
-  readonly end: number;
-}) {
-  const way = Math.sign(end - from[0]);
-  const bendX = dimension[0] + way * 12;
-  const slant = Math.abs(under[1] - dimension[1]) * 0.62;
-  const tick = (x: number, y: number) => `M${x - 3.5} ${y + 3.5}l7 -7`;
-  return (
-    <>
-      <path
-        className="s-dim"
-        d={`M${from[0]} ${from[1]}H${bendX}L${bendX + way * slant} ${under[1]}H${end}`}
-      />
-      <path className="s-out" d={tick(from[0], from[1]) + tick(dimension[0], dimension[1])} />
-    </>
   );
 }
 

@@ -1,7 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useParams } from 'react-router';
+import { useParams, useSearchParams } from 'react-router';
+import { codeAt } from '#core/entry-line/codes.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { notForSchool, STEPS, type StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
@@ -11,15 +13,20 @@ import { rememberBow } from '../app/last-bow.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { WaitingBar } from '../app/waiting-bar.tsx';
 import { useNow } from '../app/use-now.ts';
-import { LyingBow } from '../drawing/lying-bow.tsx';
-import { BenchDrawing } from './bench-drawing.tsx';
+import { useNarrow } from '../ui/use-narrow.ts';
+import { AnotherShaft } from './another-shaft.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
 import { EntryLine } from './entry-line.tsx';
+import { HowToCard } from './how-to-card.tsx';
 import { entryWords, Lately } from './lately.tsx';
 import { NextMove } from './next-move.tsx';
 import { OrderOfWork } from './order-of-work.tsx';
-import { drawnReadings } from './drawn-readings.ts';
+import { PhotoDialog } from './photo-dialog.tsx';
 import { ReadingRows } from './reading-rows.tsx';
+import { SightDrawing, SightTabs } from './sight-view.tsx';
+import { readingsOf, type Sight, sightOf, SIGHTS } from './sights.ts';
+import { StepSheet } from './step-sheet.tsx';
+import { setToolInHand, toolInHand, withTool } from './tool-in-hand.ts';
 import { useMoveActions } from './use-move-actions.ts';
 
 /** The bench of one bow. */
@@ -45,32 +52,61 @@ function Bench({
   readonly state: BowState;
 }) {
   const now = useNow();
+  const narrow = useNarrow();
+  const [params, setParams] = useSearchParams();
   const [text, setText] = useState('');
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const inputRef = useRef<HTMLInputElement>(null);
   const steps = useMemo(() => stepStates(state), [state]);
   const move = useMemo(() => nextMove(state, now.getTime()), [state, now]);
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
+  const sight = SIGHTS.find((one) => one === params.get('sight')) ?? sightOf(move?.step ?? null);
+  const openStatus = steps.find(({ step }) => step.id === params.get('step'));
 
+  const setParam = useCallback(
+    (name: string, value: string | null) => {
+      setParams(
+        (before) => {
+          const next = new URLSearchParams(before);
+          if (value === null) next.delete(name);
+          else next.set(name, value);
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [setParams],
+  );
   const { append } = bow;
   const store = useCallback(
     (bodies: readonly EntryBody[]) => {
-      const ids = append(bodies);
+      const ids = append(bodies.map(withTool));
       setLastIds(bodies.some((body) => body.kind === 'undone') ? [] : ids);
       setText('');
       return ids;
     },
     [append],
   );
-  const openEntryLine = useCallback((entryText: string) => {
-    setText(entryText);
-    inputRef.current?.focus();
-  }, []);
-  const { done, notNow } = useMoveActions(bowId, store, openEntryLine);
+  const openEntryLine = useCallback(
+    (entryText: string) => {
+      setParam('step', null);
+      setText(entryText);
+      // A dialog on its way out gives the focus back to where it was opened; the line comes after.
+      setTimeout(() => inputRef.current?.focus(), 0);
+      inputRef.current?.focus();
+    },
+    [setParam],
+  );
+  const openStep = useCallback((step: StepId) => setParam('step', step), [setParam]);
+  const { done, notNow, doOther } = useMoveActions(bowId, store, openEntryLine, openStep);
   const undo = (ids: readonly string[]) =>
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const enterReading = (kind: ReadingKind) => openEntryLine(`${READINGS[kind].code} `);
   const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
+  const code = codeAt(text)?.code;
+  const reading = code?.kind === 'reading' ? code.reading : null;
+  const drawing = { state, move, sight, onReading: enterReading };
+  const lately = <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />;
 
   return (
     <>
@@ -82,29 +118,70 @@ function Bench({
             <OrderOfWork
               steps={steps}
               nextStep={move?.step ?? null}
-              onConfirm={(step) => store([{ kind: 'stepConfirmed', step, note: 'checked' }])}
-              onEnter={openEntryLine}
+              notHere={STEPS.flatMap(({ id, name }) => {
+                const why = notForSchool(id, state.bow.school);
+                return why === null ? [] : [{ name, why }];
+              })}
+              onOpen={openStep}
             />
           </div>
-          <div className="order-2 min-h-0 max-[719px]:hidden min-[720px]:max-[1099px]:h-[calc(100dvh-140px)]">
-            <BenchDrawing state={state} move={move} onReading={enterReading} />
-          </div>
-          <div className="order-2 min-[720px]:hidden">
-            <LyingBow bow={state.bow} readings={drawnReadings(state)} />
-            <ReadingRows state={state} onReading={enterReading} />
+          <div className="relative order-2 min-h-0 max-[719px]:mt-6 min-[720px]:max-[1099px]:h-[calc(100dvh-140px)] min-[1100px]:h-[calc(100dvh-113px)] min-[1100px]:min-h-160">
+            <SightTabs sight={sight} onSight={(wanted: Sight) => setParam('sight', wanted)} />
+            {narrow ? (
+              <>
+                <SightDrawing {...drawing} narrow />
+                <ReadingRows
+                  state={state}
+                  kinds={readingsOf(sight, state.bow)}
+                  onReading={enterReading}
+                />
+              </>
+            ) : (
+              <SightDrawing {...drawing} narrow={false} />
+            )}
+            {sight === 'above' && <AnotherShaft state={state} />}
           </div>
           <div className="order-1 border-accent pt-5 max-[719px]:border-l-2 max-[719px]:pt-0 max-[719px]:pl-3 min-[720px]:order-2 min-[1100px]:order-3">
-            <NextMove move={move} onDone={done} onNotNow={notNow} />
-            <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
-            <div className="max-[719px]:hidden">
-              <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
-            </div>
+            {reading !== null && !narrow ? (
+              <aside aria-label="How to measure" data-testid="how-to">
+                <h2 className="mb-2 text-[20px] leading-tight font-[600]">
+                  {READINGS[reading].name}
+                </h2>
+                <HowToCard
+                  key={reading}
+                  kind={reading}
+                  state={state}
+                  tool={toolInHand(reading)}
+                  onTool={(tool) => setToolInHand(reading, tool)}
+                />
+              </aside>
+            ) : (
+              <>
+                <NextMove move={move} onDone={done} onNotNow={notNow} onOther={doOther} />
+                <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
+                <div className="max-[719px]:hidden">{lately}</div>
+              </>
+            )}
           </div>
-          <div className="order-4 min-[720px]:hidden">
-            <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
-          </div>
+          <div className="order-4 min-[720px]:hidden">{lately}</div>
         </div>
       </div>
+      {reading !== null && narrow && (
+        <details className="border-t border-faint px-4 py-2" data-testid="how-to">
+          <summary className="min-h-11 content-center underline underline-offset-3">
+            How to measure {READINGS[reading].name.toLowerCase()}
+          </summary>
+          <div className="max-h-[46dvh] overflow-y-auto">
+            <HowToCard
+              key={reading}
+              kind={reading}
+              state={state}
+              tool={toolInHand(reading)}
+              onTool={(tool) => setToolInHand(reading, tool)}
+            />
+          </div>
+        </details>
+      )}
       <EntryLine
         text={text}
         read={read}
@@ -121,6 +198,20 @@ function Bench({
         onText={setText}
         onStore={store}
       />
+      {openStatus !== undefined && (
+        <StepSheet
+          key={openStatus.step.id}
+          state={state}
+          status={openStatus}
+          onStore={store}
+          onEnter={openEntryLine}
+          onPhoto={() => setParam('step', 'photo')}
+          onClose={() => setParam('step', null)}
+        />
+      )}
+      {params.get('step') === 'photo' && (
+        <PhotoDialog state={state} onStore={store} onClose={() => setParam('step', null)} />
+      )}
     </>
   );
 }

@@ -5,7 +5,8 @@ import { upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { stepFacts } from '#core/craft/steps.ts';
 import { meanOf } from '#core/numeric/moments.ts';
-import { showLength, showTurns, showWeight } from '#core/quantity/show.ts';
+import { showReading } from '#core/craft/show-reading.ts';
+import { showTurns } from '#core/quantity/show.ts';
 import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
@@ -17,9 +18,8 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
     case 'bowMade':
       return `${body.name} put on the rack`;
     case 'reading': {
-      const { name, quantity } = READINGS[body.reading];
-      const mean = meanOf(body.values);
-      const figure = quantity === 'force' ? showWeight(mean) : showLength(mean, bow);
+      const { name } = READINGS[body.reading];
+      const figure = showReading(body.reading, meanOf(body.values), bow);
       return `${name} ${figure}${body.values.length > 1 ? `, ${body.values.length} readings` : ''}`;
     }
     case 'change':

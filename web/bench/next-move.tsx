@@ -9,11 +9,13 @@ export function NextMove({
   move,
   onDone,
   onNotNow,
+  onOther,
   compact = false,
 }: {
   readonly move: Move | null;
   readonly onDone: (move: Move) => void;
   readonly onNotNow: (move: Move) => void;
+  readonly onOther: (move: Move) => void;
   readonly compact?: boolean;
 }) {
   if (move === null) {
@@ -98,6 +100,20 @@ export function NextMove({
           </button>
         )}
       </div>
+      {move.runnerUp !== null && (
+        <div className="mt-3" data-testid="runner-up">
+          <span className="label">Next best</span>
+          <p className="text-[14px]">
+            <b className="font-[560]">
+              <Fractions text={move.runnerUp.title} />
+            </b>
+            : <Fractions text={move.runnerUp.expect} />.{' '}
+            <button type="button" className="link min-h-6" onClick={() => onOther(move)}>
+              Done that instead
+            </button>
+          </p>
+        </div>
+      )}
       {move.likelyAfter !== null && (
         <div className="mt-3">
           <span className="label">Likely after, if the next end agrees</span>

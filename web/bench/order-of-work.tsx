@@ -1,10 +1,8 @@
-import { Popover } from 'radix-ui';
 import { useState } from 'react';
-import { CAUTIONS } from '#core/craft/cautions.ts';
-import { READINGS } from '#core/craft/readings.ts';
-import type { StepId } from '#core/craft/steps.ts';
+import { MIDDLE_STEPS, type StepId } from '#core/craft/steps.ts';
 import type { StepState, StepStatus } from '#core/work/step-states.ts';
 import { Knot, type KnotLook, strands } from '../drawing/knot.tsx';
+import { useNarrow } from '../ui/use-narrow.ts';
 
 const LOOK: Readonly<Record<StepState, KnotLook>> = {
   holds: 'whole',
@@ -15,67 +13,107 @@ const LOOK: Readonly<Record<StepState, KnotLook>> = {
 };
 const KNOT_X = 16;
 
+/** A run of holding steps at least this long is folded into one knot on a phone. */
+const FOLD_FROM = 3;
+
 /** The order of work as a bowstring: one knot a step, its state in shape and word. */
 export function OrderOfWork({
   steps,
   nextStep,
-  onConfirm,
-  onEnter,
+  notHere,
+  onOpen,
 }: {
   readonly steps: readonly StepStatus[];
   readonly nextStep: StepId | null;
-  readonly onConfirm: (step: StepId) => void;
-  readonly onEnter: (entryText: string) => void;
+  /** Steps this bow does not have, with the reason. */
+  readonly notHere: readonly { readonly name: string; readonly why: string }[];
+  readonly onOpen: (step: StepId) => void;
 }) {
-  const [open, setOpen] = useState<StepId | null>(null);
+  const [unfolded, setUnfolded] = useState(false);
+  const narrow = useNarrow();
+  const rows = narrow && !unfolded ? foldRuns(steps, nextStep) : steps.map((status) => [status]);
   return (
     <section aria-label="Order of work">
       <StringEnd top />
       <ol>
-        {steps.map((status) => {
+        {rows.map((run) => {
+          const [status] = run;
+          if (status === undefined) return null;
+          if (run.length > 1) {
+            return (
+              <li key={status.step.id}>
+                <button
+                  type="button"
+                  className="flex h-11 w-full items-stretch text-left"
+                  onClick={() => setUnfolded(true)}
+                >
+                  <StringPiece look="whole" />
+                  <span className="flex flex-1 items-center justify-between gap-3">
+                    <span>
+                      {status.step.name} to {run.at(-1)?.step.name.toLowerCase()}
+                    </span>
+                    <span className="text-[12.5px] text-ink-2">{run.length} hold</span>
+                  </span>
+                </button>
+              </li>
+            );
+          }
           const isNext = status.step.id === nextStep;
           return (
             <li key={status.step.id}>
-              <Popover.Root
-                open={open === status.step.id}
-                onOpenChange={(wanted) => {
-                  setOpen(wanted ? status.step.id : null);
-                }}
+              <button
+                type="button"
+                className="flex h-11 w-full items-stretch text-left min-[1100px]:h-7.5"
+                data-step={status.step.id}
+                onClick={() => onOpen(status.step.id)}
               >
-                <Popover.Trigger
-                  className="flex h-11 w-full items-stretch text-left min-[1100px]:h-7.5"
-                  data-step={status.step.id}
-                >
-                  <StringPiece look={isNext ? 'next' : LOOK[status.state]} />
-                  <StepWords status={status} isNext={isNext} />
-                </Popover.Trigger>
-                <Popover.Portal>
-                  <Popover.Content
-                    className="sheet-panel z-50 w-80 max-w-[92vw] p-5"
-                    side="right"
-                    align="start"
-                    collisionPadding={12}
-                  >
-                    <StepCard
-                      status={status}
-                      onConfirm={() => {
-                        setOpen(null);
-                        onConfirm(status.step.id);
-                      }}
-                      onEnter={(text) => {
-                        setOpen(null);
-                        onEnter(text);
-                      }}
-                    />
-                  </Popover.Content>
-                </Popover.Portal>
-              </Popover.Root>
+                <StringPiece look={isNext ? 'next' : LOOK[status.state]} />
+                <StepWords status={status} isNext={isNext} />
+                {MIDDLE_STEPS.includes(status.step.id) && <MiddleSign />}
+              </button>
             </li>
           );
         })}
       </ol>
       <StringEnd />
+      {notHere.length > 0 && (
+        <p className="pl-10 text-[12.5px] text-ink-2">
+          Not for this bow:{' '}
+          {notHere.map(({ name, why }) => `${name.toLowerCase()} (${why})`).join(', ')}.
+        </p>
+      )}
     </section>
+  );
+}
+
+/** Runs of steps that hold, three and more together, as one row each; every other step alone. */
+function foldRuns(
+  steps: readonly StepStatus[],
+  nextStep: StepId | null,
+): readonly (readonly StepStatus[])[] {
+  const runs: StepStatus[][] = [];
+  for (const status of steps) {
+    const last = runs.at(-1);
+    const folds = status.state === 'holds' && status.step.id !== nextStep;
+    const head = last?.[0];
+    const lastFolds = head?.state === 'holds' && head.step.id !== nextStep;
+    if (folds && lastFolds && last !== undefined) last.push(status);
+    else runs.push([status]);
+  }
+  return runs.flatMap((run) => (run.length >= FOLD_FROM ? [run] : run.map((status) => [status])));
+}
+
+/** Two arrows round: these steps may be visited in any order. */
+function MiddleSign() {
+  return (
+    <span
+      className="grid w-5 shrink-0 place-items-center"
+      title="May be visited in any order, and more than once"
+    >
+      <svg width={12} height={16} viewBox="0 0 12 16" role="img" aria-label="in any order">
+        <path className="s-thin" d="M3 15V3M1 5l2 -3 2 3M9 1v12M7 11l2 3 2 -3" />
+      </svg>
+    </span>
   );
 }
 
@@ -125,56 +163,5 @@ function StringEnd({ top = false }: { readonly top?: boolean }) {
         <path className="s-out" d="M12.600 27l6.800 -2M12.600 30l6.800 -2M12.600 33l6.800 -2" />
       </g>
     </svg>
-  );
-}
-
-function StepCard({
-  status,
-  onConfirm,
-  onEnter,
-}: {
-  readonly status: StepStatus;
-  readonly onConfirm: () => void;
-  readonly onEnter: (entryText: string) => void;
-}) {
-  const { step } = status;
-  const { clearing } = step;
-  return (
-    <div className="grid gap-2">
-      <h2 className="text-[20px] leading-tight font-[600]">{step.name}</h2>
-      <p className="text-[13px] font-[560]">{status.words}</p>
-      <p>{step.why}</p>
-      {clearing.by === 'confirmation' && <p>{clearing.ask}</p>}
-      {clearing.by === 'readings' &&
-        clearing.of.map((kind) => (
-          <div key={kind}>
-            <p className="text-[13px] text-ink-2">{READINGS[kind].howTo}</p>
-            <button
-              type="button"
-              className="link-btn -ml-2.5"
-              onClick={() => onEnter(`${READINGS[kind].code} `)}
-            >
-              Enter {READINGS[kind].name.toLowerCase()}
-            </button>
-          </div>
-        ))}
-      {clearing.by === 'shots' && (
-        <p>Counts every shot plotted or logged. It wants {clearing.count}.</p>
-      )}
-      {clearing.by === 'verdict' && (
-        <p>Plot bare and fletched shots on the Range; the verdict clears each axis by itself.</p>
-      )}
-      {step.caution !== null && <p className="text-[13px]">{CAUTIONS[step.caution]}</p>}
-      {clearing.by === 'confirmation' && (
-        <button type="button" className="btn-ink mt-1 justify-self-start" onClick={onConfirm}>
-          It is so
-        </button>
-      )}
-      {clearing.by === 'readings' && status.state !== 'holds' && (
-        <button type="button" className="link-btn -ml-2.5 justify-self-start" onClick={onConfirm}>
-          Take it as checked
-        </button>
-      )}
-    </div>
   );
 }

@@ -5,26 +5,20 @@ import type { GaugeInput } from '../drawing/gauge-view.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { readingView, tillerView } from './reading-view.ts';
 
-const KINDS: readonly ReadingKind[] = [
-  'braceHeight',
-  'tillerTop',
-  'tillerBottom',
-  'nockingHeight',
-  'drawWeight',
-];
-
-/** The readings of the side sight as rows, for a phone: figure, words, gauge; tap to enter. */
+/** The readings of a sight as rows, for a phone: figure, words, gauge; tap to enter. */
 export function ReadingRows({
   state,
+  kinds,
   onReading,
 }: {
   readonly state: BowState;
+  readonly kinds: readonly ReadingKind[];
   readonly onReading: (kind: ReadingKind) => void;
 }) {
   const tiller = tillerView(state);
   return (
     <section aria-label="Readings" className="mt-5 border-t border-ink">
-      {KINDS.map((kind) => {
+      {kinds.map((kind) => {
         const view = readingView(state, kind);
         return (
           <button

@@ -1,5 +1,7 @@
 import { presentReading } from '#core/gains/present-reading.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { isLateral, readingFigure, showReading } from '#core/craft/show-reading.ts';
+import { rightFromOutward } from '#core/craft/handedness.ts';
 import { BRACE_REFERENCE_LABEL } from '#core/craft/bow-terms.ts';
 import {
   showLength,
@@ -39,11 +41,12 @@ export function readingView(state: BowState, kind: ReadingKind): ReadingView {
   const facts = READINGS[kind];
   const style = state.bow;
   const force = facts.quantity === 'force';
+  const inMm = isMillimetres(kind);
   const base = {
     kind,
     code: facts.code,
     label: labelOf(state, kind),
-    unit: force ? 'lb' : style.lengthUnit,
+    unit: readingFigure(kind, 0, style).unit,
     howTo: facts.howTo,
   };
   const present = presentReading(state, kind);
@@ -61,16 +64,14 @@ export function readingView(state: BowState, kind: ReadingKind): ReadingView {
   const { measured, fresh, movedBy } = present;
   return {
     ...base,
-    figure: force
-      ? showNumber(fromStored(measured.mean, 'lb'), 1)
-      : showLengthFigure(measured.mean, style),
+    ...readingFigure(kind, measured.mean, style),
     other: otherWords(state, kind, measured.mean, fresh ? present.plusMinus : null),
     words: fresh ? null : `stale, ${sinceUpsetWords(movedBy)} since`,
     expected: fresh
       ? null
       : force
         ? `expect about ${showWeight(present.value)}`
-        : `expect ${showLength(present.value, style)} ± ${showPlusMinus(present.plusMinus, style)}`,
+        : `expect ${showReading(kind, present.value, style)} ± ${showPlusMinus(present.plusMinus, inMm ? { ...style, lengthUnit: 'mm' } : style)}`,
     gauge:
       target === null
         ? null
@@ -82,6 +83,11 @@ export function readingView(state: BowState, kind: ReadingKind): ReadingView {
             before: state.readings.get(kind)?.at(-2)?.mean ?? null,
           }),
   };
+}
+
+/** Half a millimetre matters: never shown in sixteenths. */
+function isMillimetres(kind: ReadingKind): boolean {
+  return isLateral(kind) || kind === 'restHeight';
 }
 
 /** Tiller as top less bottom, with its own gauge. */
@@ -134,6 +140,9 @@ function otherWords(
   if (READINGS[kind].quantity === 'force') {
     return plusMinus === null ? '' : `± ${showNumber(fromStored(plusMinus, 'lb'), 1)} lb`;
   }
+  if (isMillimetres(kind)) {
+    return plusMinus === null ? '' : `± ${showNumber(plusMinus, 1)} mm`;
+  }
   if (state.bow.lengthUnit === 'in') {
     const mm = showNumber(value, 1);
     return plusMinus === null ? `${mm} mm` : `${mm} ± ${showNumber(plusMinus, 1)} mm`;
@@ -150,39 +159,61 @@ function gaugeFor(
   state: BowState,
   id: TargetId,
   target: Target,
-  pointer: {
-    readonly value: number;
-    readonly plusMinus: number;
-    readonly trusted: boolean;
-    readonly expected: number | null;
-    readonly before: number | null;
-  } | null,
+  pointer: Pointer | null,
 ): GaugeInput {
-  const beyond = Math.max(LEAST_BEYOND_MM, (target.high - target.low) * BEYOND_BAND);
-  const low = target.limit?.low ?? target.low - beyond;
-  const high = target.limit?.high ?? target.high + beyond;
   const weight = id === 'drawWeight';
-  const inches = state.bow.lengthUnit === 'in';
+  const small = id !== 'tiller' && isMillimetres(id);
+  const inches = state.bow.lengthUnit === 'in' && !small;
+  // Left of the string is drawn on the left, whichever hand it is for.
+  const lateral = id !== 'tiller' && isLateral(id);
+  const place = (value: number) => (lateral ? rightFromOutward(value, state.bow.hand) : value);
+  const ends = (range: { readonly low: number; readonly high: number }) =>
+    [place(range.low), place(range.high)].toSorted((one, other) => one - other) as [number, number];
+  const beyond = Math.max(LEAST_BEYOND_MM, (target.high - target.low) * BEYOND_BAND);
+  const { limit } = target;
+  const [low, high] = ends(limit ?? { low: target.low - beyond, high: target.high + beyond });
+  const [bandLow, bandHigh] = ends(target);
   const show = (value: number) =>
-    weight ? showNumber(fromStored(value, 'lb'), 1) : showLengthFigure(value, state.bow);
+    id === 'tiller'
+      ? showLengthFigure(value, state.bow)
+      : lateral
+        ? sideFigure(value)
+        : readingFigure(id, value, state.bow).figure;
   return {
     low,
     high,
-    hard: target.limit !== null,
+    hard: limit !== null,
     hardWords:
-      target.limit === null
-        ? ''
-        : target.limit.source === 'maker'
-          ? 'maker’s limits'
-          : 'limits, a rule of thumb',
-    bandLow: target.low,
-    bandHigh: target.high,
+      limit === null ? '' : limit.source === 'maker' ? 'maker’s limits' : 'limits, a rule of thumb',
+    bandLow,
+    bandHigh,
     bandName: target.name,
     bandSource: target.source,
     tickStep: weight ? 4.4482216 : inches ? 25.4 / 16 : 1,
     majorEvery: weight ? 5 : inches ? 2 : 5,
     lowLabel: show(low),
     highLabel: show(high),
-    pointer,
+    pointer:
+      pointer === null
+        ? null
+        : {
+            ...pointer,
+            value: place(pointer.value),
+            expected: pointer.expected === null ? null : place(pointer.expected),
+            before: pointer.before === null ? null : place(pointer.before),
+          },
   };
+}
+
+interface Pointer {
+  readonly value: number;
+  readonly plusMinus: number;
+  readonly trusted: boolean;
+  readonly expected: number | null;
+  readonly before: number | null;
+}
+
+/** `3.5 left`: a place on a gauge that runs from left to right. */
+function sideFigure(rightMm: number): string {
+  return `${showNumber(Math.abs(rightMm), 1)} ${rightMm < 0 ? 'left' : 'right'}`;
 }

@@ -1,39 +1,58 @@
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { stepFacts } from '#core/craft/steps.ts';
+import { stepFacts, type StepId } from '#core/craft/steps.ts';
+import type { Control } from '#core/craft/controls.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { Move } from '#core/work/move.ts';
+
+type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
+
+export interface MoveActions {
+  readonly done: (move: Move) => void;
+  readonly notNow: (move: Move) => void;
+  /** The second-best move was made instead. */
+  readonly doOther: (move: Move) => void;
+}
 
 /** What Done and Not now do, the same on Bench and Range: they log, and lead to where the hand goes. */
 export function useMoveActions(
   bowId: string,
   append: (bodies: readonly EntryBody[]) => readonly string[],
   openEntryLine: (text: string) => void,
-): { readonly done: (move: Move) => void; readonly notNow: (move: Move) => void } {
+  openStep: (step: StepId) => void,
+): MoveActions {
   const navigate = useNavigate();
+  const makeChanges = useCallback(
+    (changes: ChangeList, because: string) => {
+      const moveId = newId();
+      append(
+        changes.map(({ control, amount }) => ({
+          kind: 'change',
+          control,
+          amount,
+          moveId,
+          because,
+        })),
+      );
+    },
+    [append],
+  );
   const done = useCallback(
     (move: Move) => {
       const { action } = move;
       switch (action.kind) {
-        case 'change': {
-          const moveId = newId();
-          append(
-            action.changes.map(({ control, amount }) => ({
-              kind: 'change',
-              control,
-              amount,
-              moveId,
-              because: move.why,
-            })),
-          );
+        case 'change':
+          makeChanges(action.changes, move.why);
           break;
-        }
         case 'enterReading':
           openEntryLine(action.entryText);
           break;
         case 'confirmStep':
           append([{ kind: 'stepConfirmed', step: action.step, note: stepFacts(action.step).name }]);
+          break;
+        case 'openStep':
+          openStep(action.step);
           break;
         case 'fireShots':
           append([{ kind: 'shotsFired', count: action.count, note: 'shooting in' }]);
@@ -46,7 +65,7 @@ export function useMoveActions(
           break;
       }
     },
-    [append, bowId, navigate, openEntryLine],
+    [append, bowId, makeChanges, navigate, openEntryLine, openStep],
   );
   const notNow = useCallback(
     (move: Move) => {
@@ -54,5 +73,11 @@ export function useMoveActions(
     },
     [append],
   );
-  return { done, notNow };
+  const doOther = useCallback(
+    (move: Move) => {
+      if (move.runnerUp !== null) makeChanges(move.runnerUp.changes, `${move.why} The next best.`);
+    },
+    [makeChanges],
+  );
+  return { done, notNow, doOther };
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
+import type { RackBow } from '#contract/rack.ts';
 import {
   BOW_KIND_LABEL,
   BOW_KINDS,
@@ -23,6 +24,7 @@ import { makeBow } from '../api/use-bow.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { BackUpForm } from './back-up-form.tsx';
 import { startingSheet } from './starting-sheet.ts';
 
 const LENGTHS_IN: Readonly<Record<BowKind, readonly number[]>> = {
@@ -39,12 +41,15 @@ const USUAL_LENGTH_IN: Readonly<Record<BowKind, number>> = {
 /** A new bow from five answers; everything else is filled from its school, and says so. */
 export function NewBowDialog({
   onClose,
-  taken,
+  bows,
 }: {
   readonly onClose: () => void;
-  readonly taken: readonly string[];
+  readonly bows: readonly RackBow[];
 }) {
   const navigate = useNavigate();
+  const [params, setParams] = useSearchParams();
+  const taken = bows.map((bow) => bow.name);
+  const firstBowId = bows.find((bow) => bow.bowId === params.get('of'))?.bowId ?? null;
   const [bowKind, setBowKind] = useState<BowKind>('targetRecurve');
   const [amoLengthIn, setAmoLengthIn] = useState(USUAL_LENGTH_IN.targetRecurve);
   const [hand, setHand] = useState<Hand>('right');
@@ -85,102 +90,132 @@ export function NewBowDialog({
       onClose={onClose}
       wide
     >
-      <form
-        className="grid items-start gap-x-10 gap-y-3 min-[900px]:grid-cols-[1.1fr_1fr]"
-        onSubmit={(event) => {
-          event.preventDefault();
-          make();
-        }}
-      >
-        <div className="grid gap-2.5">
-          {' '}
-          <ChoiceRow
-            label="Kind"
-            value={bowKind}
-            options={BOW_KINDS.map((value) => ({
-              value,
-              label: upperFirst(BOW_KIND_LABEL[value]),
-            }))}
-            onChange={(value) => {
-              setBowKind(value);
-              if (!LENGTHS_IN[value].includes(amoLengthIn)) setAmoLengthIn(USUAL_LENGTH_IN[value]);
-            }}
-          />
-          <ChoiceRow
-            label="Length, in"
-            value={String(amoLengthIn)}
-            options={LENGTHS_IN[bowKind].map((value) => ({
-              value: String(value),
-              label: String(value),
-            }))}
-            onChange={(value) => setAmoLengthIn(Number(value))}
-          />
-          <ChoiceRow
-            label="Hand"
-            value={hand}
-            options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
-            onChange={setHand}
-          />
-          <ChoiceRow
-            label="Hook"
-            value={hook}
-            options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
-            onChange={setHook}
-          />
-          <ChoiceRow
-            label="Purpose"
-            value={purpose}
-            options={PURPOSES.map((value) => ({ value, label: upperFirst(PURPOSE_LABEL[value]) }))}
-            onChange={setPurpose}
-          />
-          <ChoiceRow
-            label={
-              chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'
-            }
-            value={school}
-            options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
-            onChange={setChosenSchool}
-          />
-          <label>
-            <span className="label">Name, if you like</span>
-            <input
-              className="field"
-              value={name}
-              maxLength={80}
-              placeholder={freeName(taken)}
-              onChange={(event) => setName(event.target.value)}
+      <label className="mb-4 flex flex-wrap items-end gap-3">
+        <span className="label">Start from</span>
+        <select
+          className="field w-auto"
+          value={firstBowId ?? ''}
+          onChange={(event) =>
+            setParams(event.target.value === '' ? {} : { of: event.target.value }, {
+              replace: true,
+            })
+          }
+        >
+          <option value="">a school</option>
+          {bows
+            .filter((bow) => !bow.inParts)
+            .map((bow) => (
+              <option key={bow.bowId} value={bow.bowId}>
+                {bow.name}, as its back-up
+              </option>
+            ))}
+        </select>
+      </label>
+      {firstBowId !== null ? (
+        <BackUpForm key={firstBowId} bowId={firstBowId} taken={taken} onClose={onClose} />
+      ) : (
+        <form
+          className="grid items-start gap-x-10 gap-y-3 min-[900px]:grid-cols-[1.1fr_1fr]"
+          onSubmit={(event) => {
+            event.preventDefault();
+            make();
+          }}
+        >
+          <div className="grid gap-2.5">
+            {' '}
+            <ChoiceRow
+              label="Kind"
+              value={bowKind}
+              options={BOW_KINDS.map((value) => ({
+                value,
+                label: upperFirst(BOW_KIND_LABEL[value]),
+              }))}
+              onChange={(value) => {
+                setBowKind(value);
+                if (!LENGTHS_IN[value].includes(amoLengthIn))
+                  setAmoLengthIn(USUAL_LENGTH_IN[value]);
+              }}
             />
-          </label>
-          <div className="flex gap-3">
-            <button type="submit" className="btn-ink min-h-12 text-[17px]">
-              Put it on the bench
-            </button>
-            <button type="button" className="link-btn" onClick={onClose}>
-              Leave it
-            </button>
-          </div>
-        </div>{' '}
-        <section aria-label="Filled from the school" className="border-t border-ink pt-2">
-          <h3 className="label">{habits.why} It begins with</h3>
-          <table className="w-full text-left">
-            <tbody>
-              {sheet.map((row) => (
-                <tr key={row.name} className="border-b border-faint align-top">
-                  <th scope="row" className="py-1 pr-3 font-[400] whitespace-nowrap">
-                    {row.name}
-                  </th>
-                  <td className="py-1 pr-3 font-[640] whitespace-nowrap">
-                    <Fractions text={row.value} />
-                  </td>
-                  <td className="py-1 text-[13px]">
-                    <span className="font-[560]">Rule of thumb.</span> <Fractions text={row.why} />
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-        </section>
-      </form>
+            <ChoiceRow
+              label="Length, in"
+              value={String(amoLengthIn)}
+              options={LENGTHS_IN[bowKind].map((value) => ({
+                value: String(value),
+                label: String(value),
+              }))}
+              onChange={(value) => setAmoLengthIn(Number(value))}
+            />
+            <ChoiceRow
+              label="Hand"
+              value={hand}
+              options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
+              onChange={setHand}
+            />
+            <ChoiceRow
+              label="Hook"
+              value={hook}
+              options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
+              onChange={setHook}
+            />
+            <ChoiceRow
+              label="Purpose"
+              value={purpose}
+              options={PURPOSES.map((value) => ({
+                value,
+                label: upperFirst(PURPOSE_LABEL[value]),
+              }))}
+              onChange={setPurpose}
+            />
+            <ChoiceRow
+              label={
+                chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'
+              }
+              value={school}
+              options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
+              onChange={setChosenSchool}
+            />
+            <label>
+              <span className="label">Name, if you like</span>
+              <input
+                className="field"
+                value={name}
+                maxLength={80}
+                placeholder={freeName(taken)}
+                onChange={(event) => setName(event.target.value)}
+              />
+            </label>
+            <div className="flex gap-3">
+              <button type="submit" className="btn-ink min-h-12 text-[17px]">
+                Put it on the bench
+              </button>
+              <button type="button" className="link-btn" onClick={onClose}>
+                Leave it
+              </button>
+            </div>
+          </div>{' '}
+          <section aria-label="Filled from the school" className="border-t border-ink pt-2">
+            <h3 className="label">{habits.why} It begins with</h3>
+            <table className="w-full text-left">
+              <tbody>
+                {sheet.map((row) => (
+                  <tr key={row.name} className="border-b border-faint align-top">
+                    <th scope="row" className="py-1 pr-3 font-[400] whitespace-nowrap">
+                      {row.name}
+                    </th>
+                    <td className="py-1 pr-3 font-[640] whitespace-nowrap">
+                      <Fractions text={row.value} />
+                    </td>
+                    <td className="py-1 text-[13px]">
+                      <span className="font-[560]">Rule of thumb.</span>{' '}
+                      <Fractions text={row.why} />
+                    </td>
+                  </tr>
+                ))}
+              </tbody>
+            </table>
+          </section>
+        </form>
+      )}
     </SheetDialog>
   );
 }

@@ -49,9 +49,7 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
           </ul>
         </>
       )}
-      {starting && (
-        <NewBowDialog onClose={() => void navigate('/rack')} taken={bows.map((bow) => bow.name)} />
-      )}
+      {starting && <NewBowDialog onClose={() => void navigate('/rack')} bows={bows} />}
     </div>
   );
 }

@@ -51,7 +51,7 @@ function Standing({ bow }: { readonly bow: RackBow }) {
       <span className={due.length > 0 ? 'block font-[640]' : 'block text-ink-2'}>
         {due.length > 0
           ? `Due: ${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`
-          : `${steps.hold} of ${steps.all} steps hold`}
+          : `${bow.ready ? 'Ready to tune, ' : ''}${steps.hold} of ${steps.all} steps hold`}
       </span>
       <span className="block">
         {nextMove === null ? (

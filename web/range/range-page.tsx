@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useNavigate, useParams, useSearchParams } from 'react-router';
+import type { StepId } from '#core/craft/steps.ts';
 import type { EntryLine as EntryRead } from '#core/entry-line/entry-line.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { looksLikePairs, readPairs } from '#core/entry-line/read-pairs.ts';
@@ -29,7 +30,7 @@ import { EndsList } from './ends-list.tsx';
 import { NudgePad, PlotButtons } from './plot-buttons.tsx';
 import { SessionChoice } from './session-choice.tsx';
 import { SessionSetupForm, useSessionSetup } from './session-setup.tsx';
-import { useNarrow } from './use-narrow.ts';
+import { useNarrow } from '../ui/use-narrow.ts';
 import { usePlot } from './use-plot.ts';
 import { VerdictPanel } from './verdict-panel.tsx';
 
@@ -115,7 +116,12 @@ function Range({
     setText(entryText);
     inputRef.current?.focus();
   }, []);
-  const actions = useMoveActions(bowId, store, openEntryLine);
+  const navigate = useNavigate();
+  const openStep = useCallback(
+    (step: StepId) => void navigate(`/bench/${bowId}?step=${step}`),
+    [bowId, navigate],
+  );
+  const actions = useMoveActions(bowId, store, openEntryLine, openStep);
   const done = (chosen: Move) => {
     if (chosen.action.kind === 'shootEnd') plot.nextEnd();
     else actions.done(chosen);
@@ -213,7 +219,13 @@ function Range({
                 </button>
               </div>
               <div className="border-l-2 border-accent pl-5">
-                <NextMove move={move} onDone={done} onNotNow={actions.notNow} compact />
+                <NextMove
+                  move={move}
+                  onDone={done}
+                  onNotNow={actions.notNow}
+                  onOther={actions.doOther}
+                  compact
+                />
                 <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
                 <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
               </div>
@@ -235,7 +247,13 @@ function Range({
           </div>
           <div className="order-3 mt-4 grid gap-5 min-[900px]:hidden">
             <div id="next-move" className="border-l-2 border-accent pl-3">
-              <NextMove move={move} onDone={done} onNotNow={actions.notNow} compact />
+              <NextMove
+                move={move}
+                onDone={done}
+                onNotNow={actions.notNow}
+                onOther={actions.doOther}
+                compact
+              />
             </div>
             {verdict !== null && <AxisGauges verdict={verdict} />}
             <EndsList plot={plot} speakingIds={speakingIds} />

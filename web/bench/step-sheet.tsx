@@ -1,0 +1,291 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { CAUTIONS } from '#core/craft/cautions.ts';
+import {
+  type ChecklistName,
+  checklist,
+  CHECKLIST_TITLE,
+  stepLists,
+} from '#core/craft/checklists.ts';
+import { upperFirst } from '#core/craft/letter-case.ts';
+import { READINGS } from '#core/craft/readings.ts';
+import { MIDDLE_STEPS } from '#core/craft/steps.ts';
+import type { EntryBody } from '#core/record/entry.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { StepStatus } from '#core/work/step-states.ts';
+import { Fractions } from '../ui/fractions.tsx';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { AnswersPanel } from './answers-panel.tsx';
+import { FitOutPanel } from './fit-out-panel.tsx';
+import { HowToCard } from './how-to-card.tsx';
+
+/** Everything about one step: how it stands and why, how to do it, and every way to settle it. */
+export function StepSheet({
+  state,
+  status,
+  onStore,
+  onEnter,
+  onPhoto,
+  onClose,
+}: {
+  readonly state: BowState;
+  readonly status: StepStatus;
+  readonly onStore: (bodies: readonly EntryBody[]) => void;
+  readonly onEnter: (entryText: string) => void;
+  readonly onPhoto: () => void;
+  readonly onClose: () => void;
+}) {
+  const { step } = status;
+  const { clearing } = step;
+  const confirm = (note: string, ticked: readonly EntryBody[] = []) => {
+    onStore([...ticked, { kind: 'stepConfirmed', step: step.id, note }]);
+    onClose();
+  };
+  return (
+    <SheetDialog
+      title={step.name}
+      description={`${upperFirst(status.words)}. ${step.why}`}
+      onClose={onClose}
+      wide={step.id === 'inspect' || step.id === 'fitOut' || clearing.by === 'readings'}
+    >
+      {MIDDLE_STEPS.includes(step.id) && (
+        <p className="mb-3">
+          One of the interchangeable middle: brace search and rough bare shaft may be visited in any
+          order, and more than once.
+        </p>
+      )}
+      {step.caution !== null && <p className="mb-3">{CAUTIONS[step.caution]}</p>}
+      {stepLists(step.id).length > 0 && (
+        <Lists state={state} names={stepLists(step.id)} onDone={confirm} onEnter={onEnter} />
+      )}
+      {step.id === 'fitOut' && <FitOutPanel state={state} onStore={onStore} />}
+      {clearing.by === 'readings' && (
+        <div className="grid gap-6 min-[720px]:grid-cols-3">
+          {clearing.of.map((kind) => (
+            <div key={kind} className="grid content-start gap-1.5">
+              <h3 className="font-[640]">{READINGS[kind].name}</h3>
+              <HowToCard kind={kind} state={state} />
+              <button
+                type="button"
+                className="link-btn -ml-2.5 justify-self-start"
+                onClick={() => onEnter(`${READINGS[kind].code} `)}
+              >
+                Enter {READINGS[kind].name.toLowerCase()}
+              </button>
+            </div>
+          ))}
+        </div>
+      )}
+      {step.id === 'limbLine' && (
+        <button type="button" className="link-btn -ml-2.5" onClick={onPhoto}>
+          Read it off a photograph
+        </button>
+      )}
+      <AnswersPanel state={state} step={step.id} />
+      {clearing.by === 'shots' && (
+        <p>Counts every shot plotted or logged. It wants {clearing.count}.</p>
+      )}
+      {clearing.by === 'verdict' && (
+        <p>Plot bare and fletched shots on the Range; the verdict clears each axis by itself.</p>
+      )}
+      {clearing.by === 'confirmation' && stepLists(step.id).length === 0 && (
+        <div className="mt-4">
+          <p>{clearing.ask}</p>
+          <button type="button" className="btn-ink mt-2" onClick={() => confirm(step.name)}>
+            It is so
+          </button>
+        </div>
+      )}
+      {clearing.by === 'readings' && clearing.look !== null && (
+        <div className="mt-4 border-t border-faint pt-3">
+          <p>{clearing.look}</p>
+          <button type="button" className="btn-ink mt-2" onClick={() => confirm('looked at')}>
+            It is so
+          </button>
+        </div>
+      )}
+      {step.id === 'fix' && (
+        <p className="mt-4">
+          <Link className="link" to={`/rack/new?of=${state.bowId}`}>
+            Make its back-up
+          </Link>
+          : a second bow whose targets are this one’s readings.
+        </p>
+      )}
+      <Skip
+        status={status}
+        onSkip={(why) => {
+          onStore([{ kind: 'stepSkipped', step: step.id, why }]);
+          onClose();
+        }}
+        onTakeUp={() => {
+          const skip = state.active.findLast(
+            ({ entry }) => entry.body.kind === 'stepSkipped' && entry.body.step === step.id,
+          );
+          if (skip !== undefined) onStore([{ kind: 'undone', entryId: skip.entry.id }]);
+          onClose();
+        }}
+      />
+    </SheetDialog>
+  );
+}
+
+const FACT_CODES: readonly (readonly [string, string])[] = [
+  ['mb ', 'Maker’s brace range'],
+  ['mt ', 'Maker’s bolt travel'],
+  ['mark ', 'Limb mark'],
+  ['tc ', 'Twists counted'],
+  ['bo ', 'Bolts, turns out'],
+];
+
+function Lists({
+  state,
+  names,
+  onDone,
+  onEnter,
+}: {
+  readonly state: BowState;
+  readonly names: readonly ChecklistName[];
+  readonly onDone: (note: string, ticked: readonly EntryBody[]) => void;
+  readonly onEnter: (entryText: string) => void;
+}) {
+  const lists = names.map((name) => ({ name, items: checklist(name, state.bow) }));
+  const [ticked, setTicked] = useState<ReadonlySet<string>>(
+    () =>
+      new Set(
+        names.flatMap((name) => [...(state.ticked.get(name) ?? [])].map((id) => `${name}.${id}`)),
+      ),
+  );
+  const toggle = (keys: readonly string[], on: boolean) => {
+    const next = new Set(ticked);
+    for (const key of keys) {
+      if (on) next.add(key);
+      else next.delete(key);
+    }
+    setTicked(next);
+  };
+  const left = lists.flatMap(({ name, items }) =>
+    items.filter(({ id }) => !ticked.has(`${name}.${id}`)).map((item) => ({ name, item })),
+  );
+  const unsafe = left.find(({ name }) => name === 'assembly');
+  const bodies = lists.map(
+    ({ name, items }): EntryBody => ({
+      kind: 'listTicked',
+      list: name,
+      items: items.map(({ id }) => id).filter((id) => ticked.has(`${name}.${id}`)),
+    }),
+  );
+  return (
+    <>
+      <div className="grid gap-x-8 gap-y-4 min-[900px]:grid-cols-3">
+        {lists.map(({ name, items }) => {
+          const keys = items.map(({ id }) => `${name}.${id}`);
+          return (
+            <fieldset key={name}>
+              <legend className="font-[640]">{CHECKLIST_TITLE[name]}</legend>
+              <button type="button" className="link min-h-11" onClick={() => toggle(keys, true)}>
+                All of these
+              </button>
+              {items.map((item) => (
+                <label key={item.id} className="flex min-h-11 items-start gap-3 py-1.5">
+                  <input
+                    type="checkbox"
+                    className="mt-1 size-5 shrink-0 accent-(--ink)"
+                    checked={ticked.has(`${name}.${item.id}`)}
+                    onChange={(event) => toggle([`${name}.${item.id}`], event.target.checked)}
+                  />
+                  <span>
+                    {item.words}
+                    <span className="block text-[13px] text-ink-2">{item.why}</span>
+                  </span>
+                </label>
+              ))}
+            </fieldset>
+          );
+        })}
+      </div>
+      <div className="mt-4 flex flex-wrap items-center gap-4">
+        <button
+          type="button"
+          className="btn-ink disabled:opacity-50"
+          disabled={unsafe !== undefined}
+          onClick={() =>
+            onDone(
+              left.length === 0
+                ? 'all here'
+                : `without: ${left.map(({ item }) => item.words).join('; ')}`,
+              bodies,
+            )
+          }
+        >
+          {left.length === 0 ? 'All here and sound' : `Go on without ${left.length}`}
+        </button>
+        {unsafe !== undefined && (
+          <p className="max-w-md text-[14px]" role="status">
+            Every point of the assembly has to be seen before the bow is drawn. Not sure of one? A
+            bow technician looks first.
+          </p>
+        )}
+      </div>
+      <div className="mt-4 border-t border-faint pt-2">
+        <span className="label">Read off the bow, when it is there to read</span>
+        <div className="flex flex-wrap gap-x-4">
+          {FACT_CODES.map(([code, name]) => (
+            <button
+              key={code}
+              type="button"
+              className="link min-h-11"
+              onClick={() => onEnter(code)}
+            >
+              {name}
+            </button>
+          ))}
+        </div>
+      </div>
+    </>
+  );
+}
+
+function Skip({
+  status,
+  onSkip,
+  onTakeUp,
+}: {
+  readonly status: StepStatus;
+  readonly onSkip: (why: string) => void;
+  readonly onTakeUp: () => void;
+}) {
+  const [why, setWhy] = useState('');
+  if (status.state === 'skipped') {
+    return (
+      <p className="mt-4 border-t border-faint pt-3">
+        <Fractions text={status.words} />.{' '}
+        <button type="button" className="link min-h-11" onClick={onTakeUp}>
+          Take it up again
+        </button>
+      </p>
+    );
+  }
+  return (
+    <form
+      className="mt-4 flex flex-wrap items-end gap-3 border-t border-faint pt-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (why.trim() !== '') onSkip(why.trim());
+      }}
+    >
+      <label className="min-w-60 flex-1">
+        <span className="label">Skip it, because</span>
+        <input
+          className="field"
+          value={why}
+          maxLength={80}
+          onChange={(event) => setWhy(event.target.value)}
+        />
+      </label>
+      <button type="submit" className="link-btn" disabled={why.trim() === ''}>
+        Skip this step
+      </button>
+    </form>
+  );
+}

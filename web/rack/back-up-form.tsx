@@ -1,0 +1,96 @@
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { READINGS } from '#core/craft/readings.ts';
+import { showSigned } from '#core/quantity/show.ts';
+import { showReading } from '#core/craft/show-reading.ts';
+import { backUpOf } from '#core/record/back-up.ts';
+import type { BodyOf, EntryBody } from '#core/record/entry.ts';
+import type { BowFacts } from '#core/record/entry.ts';
+import { makeBowFrom, useBow } from '../api/use-bow.ts';
+import { Fractions } from '../ui/fractions.tsx';
+
+/** A back-up of a bow on the rack: its readings become the second bow's targets. */
+export function BackUpForm({
+  bowId,
+  taken,
+  onClose,
+}: {
+  readonly bowId: string;
+  readonly taken: readonly string[];
+  readonly onClose: () => void;
+}) {
+  const { state, error } = useBow(bowId);
+  const navigate = useNavigate();
+  const [name, setName] = useState('');
+  if (error !== null)
+    return <p className="text-stop">That bow cannot be read just now. Try again.</p>;
+  if (state === null) return <p>Reading the bow…</p>;
+  const free = freeBackUpName(state.bow.name, taken);
+  const bodies = backUpOf(state, name.trim() === '' ? free : name.trim());
+  const targets = bodies.filter((body): body is BodyOf<'targetSet'> => body.kind === 'targetSet');
+  return (
+    <form
+      className="grid gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        void navigate(`/bench/${makeBowFrom(bodies)}`);
+      }}
+    >
+      <p>
+        The plan leads the second bow to these. Twists and bolts are counted anew on it: gains
+        differ from bow to bow.
+      </p>
+      {targets.length === 0 ? (
+        <p>{state.bow.name} has no readings yet: the back-up starts from its school.</p>
+      ) : (
+        <table className="max-w-xl text-left">
+          <tbody>
+            {targets.map((target) => (
+              <tr key={target.reading} className="border-b border-faint">
+                <th scope="row" className="py-1 pr-6 font-[400]">
+                  {target.reading === 'tiller' ? 'Tiller' : READINGS[target.reading].name}
+                </th>
+                <td className="py-1 font-[640]">
+                  <Fractions text={bandWords(target, state.bow)} />
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+      <label className="max-w-xl">
+        <span className="label">Name, if you like</span>
+        <input
+          className="field"
+          value={name}
+          maxLength={80}
+          placeholder={free}
+          onChange={(event) => setName(event.target.value)}
+        />
+      </label>
+      <div className="flex gap-3">
+        <button type="submit" className="btn-ink min-h-12 text-[17px]">
+          Put it on the bench
+        </button>
+        <button type="button" className="link-btn" onClick={onClose}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  );
+}
+
+function bandWords(
+  { reading, low, high }: Extract<EntryBody, { kind: 'targetSet' }>,
+  bow: BowFacts,
+): string {
+  if (reading === 'tiller') return `${showSigned(low, 0)} to ${showSigned(high, 0)} mm`;
+  return `${showReading(reading, low, bow)} to ${showReading(reading, high, bow)}`;
+}
+
+function freeBackUpName(first: string, taken: readonly string[]): string {
+  for (let count = 2; ; count += 1) {
+    const name = `${first} ${count}`;
+    if (!taken.includes(name)) return name;
+  }
+}
