@@ -94,7 +94,11 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     for (const step of ['limbLine', 'centreShot', 'walkBack', 'fineTuning', 'nockFit']) {
       await expect(page.getByTestId(`state-${step}`)).toHaveText('holds');
     }
-    await expect(drawing).toHaveAttribute('data-brace-mm', '220.7');
+    // Higher by what this bow's own twists have shown: between half and a whole millimetre each.
+    await expect
+      .poll(async () => Number(await drawing.getAttribute('data-brace-mm')))
+      .toBeGreaterThan(219);
+    expect(Number(await drawing.getAttribute('data-brace-mm'))).toBeLessThan(221.5);
     await echo(page).getByRole('button', { name: 'Undo' }).click();
     await expect(page.getByTestId('state-limbLine')).toHaveText('holds');
     await expect(page.getByTestId('state-drawWeight')).toHaveText('holds');
@@ -108,7 +112,7 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     const move = page.getByTestId('next-move');
     await expect(page.getByTestId('move-title')).toHaveText('3 twists in');
     await expect(page.getByTestId('move-expect')).toContainText(
-      /Expect brace height 8 11\/16 in ± \d\/\d+ in/,
+      /Expect brace 8 5\/8 in ± \d\/\d+ in, tiller \+\d ± \d mm, weight 33\.\d ± 0\.\d lb/,
     );
     await expect(move).toContainText('Brace stands 8 9/16 in, below band');
     await expect(move).toContainText('Use the stringer');

@@ -26,8 +26,10 @@ export function readEntryLine(text: string, state: BowState): EntryLine {
       : code.kind === 'change'
         ? readChange(text, argumentAt, code.control, state)
         : readFact(text, argumentAt, code.fact, state);
-  if (read.kind !== 'ready') return read;
-  const refusal = refusalOf(state, read.bodies);
+  // What the limits refuse is refused before anything else is asked about it.
+  const bodies =
+    read.kind === 'ready' ? read.bodies : read.kind === 'question' ? read.choices[0]?.bodies : [];
+  const refusal = refusalOf(state, bodies ?? []);
   if (refusal === null) return read;
   return {
     kind: 'refused',

@@ -31,7 +31,12 @@ export function NextMove({
   }
   const colour = move.stop ? 'text-stop' : 'text-accent';
   return (
-    <section aria-label="Next move" data-testid="next-move" data-move={move.key}>
+    <section
+      aria-label="Next move"
+      data-testid="next-move"
+      data-move={move.key}
+      data-action={move.action.kind}
+    >
       <h2 className={`text-[13px] font-[640] ${colour}`}>
         {move.stop ? 'Stop' : 'Next move'}
         {move.step !== null && `, ${stepFacts(move.step).name.toLowerCase()}`}
@@ -109,7 +114,7 @@ export function NextMove({
             </b>
             : <Fractions text={move.runnerUp.expect} />.{' '}
             <button type="button" className="link min-h-6" onClick={() => onOther(move)}>
-              Done that instead
+              I made this one
             </button>
           </p>
         </div>
