@@ -60,6 +60,8 @@ export default defineConfig(
         setTimeout: 'readonly',
         fetch: 'readonly',
         document: 'readonly',
+        requestAnimationFrame: 'readonly',
+        MutationObserver: 'readonly',
         localStorage: 'readonly',
       },
     },

@@ -22,6 +22,6 @@ export default defineConfig(({ isSsrBuild }) => ({
     outDir: isSsrBuild ? 'dist/server' : '../dist/web',
     emptyOutDir: true,
     assetsInlineLimit: 0,
-    chunkSizeWarningLimit: 900,
+    chunkSizeWarningLimit: 1200,
   },
 }));

@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config';
 
 export default defineConfig({
   test: {
-    include: ['{core,contract,server,web,demo}/**/*.test.{ts,tsx}'],
+    include: ['{core,contract,server,web,demo,bench}/**/*.test.{ts,tsx}'],
     testTimeout: 60_000,
   },
 });

@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { HANDS } from '#core/craft/bow-terms.ts';
 import { CODES } from '#core/entry-line/codes.ts';
 import { simulatedKit, typedReplicates } from '#core/practice/simulated-kit.ts';
@@ -19,27 +19,37 @@ function answer(bow: SimulatedBow, code: string): string {
   return `${code} ${typedReplicates(bow, found.reading, 3).join(' ')}`;
 }
 
+type Way = 'mouse' | 'touch' | 'keyboard';
+
+/** Presses a button the way this hand does. */
+async function press(button: Locator, way: Way): Promise<void> {
+  if (way === 'touch') await button.tap();
+  else if (way === 'mouse') await button.click();
+  else {
+    await button.focus();
+    await button.press('Enter');
+  }
+}
+
 /** Presses the one button of the next move and does what it says on the simulated bow. */
-async function followOne(page: Page, app: App, name: string, bow: SimulatedBow): Promise<void> {
+async function followOne(page: Page, app: App, name: string, bow: SimulatedBow, way: Way) {
   const line = page.getByRole('textbox', { name: 'Entry line' });
   const action = await page.getByTestId('next-move').getAttribute('data-action');
   const logged = (await app.log(name)).length;
-  await page.getByTestId('next-move').locator('.btn').click();
+  await press(page.getByTestId('next-move').locator('.btn'), way);
   const dialog = page.getByRole('dialog');
   if (action === 'openStep') {
     await expect(dialog).toBeVisible();
     for (const all of await dialog.getByRole('button', { name: 'All of these' }).all())
-      await all.click();
-    await dialog
-      .getByRole('button', { name: /All here|It is so/ })
-      .first()
-      .click();
+      await press(all, way);
+    await press(dialog.getByRole('button', { name: /All here|It is so/ }).first(), way);
     await expect(dialog).toHaveCount(0);
   } else if (action === 'enterReading') {
     await expect(line).not.toHaveValue('');
     await line.fill(answer(bow, (await line.inputValue()).trim()));
     const question = echo(page).getByRole('group');
-    if (await question.isVisible()) await question.getByRole('button').last().click();
+    if (await question.isVisible()) await press(question.getByRole('button').last(), way);
+    else if (way === 'touch') await page.getByRole('button', { name: 'Enter stores it' }).tap();
     else await line.press('Enter');
     await expect(line).toHaveValue('');
   }
@@ -54,12 +64,21 @@ async function followOne(page: Page, app: App, name: string, bow: SimulatedBow):
   if (changes.length > 0) bow.move(changes);
 }
 
-test.describe('four kits in parts', () => {
-  for (const name of ['Kit A', 'Kit B', 'Kit C', 'Kit D']) {
-    test(`${name} goes from in parts to ready to tune by next moves only`, async ({
-      page,
-      app,
-    }) => {
+const KITS: readonly { readonly name: string; readonly way: Way }[] = [
+  { name: 'Kit A', way: 'mouse' },
+  { name: 'Kit B', way: 'keyboard' },
+  { name: 'Kit C', way: 'touch' },
+  { name: 'Kit D', way: 'touch' },
+];
+
+for (const { name, way } of KITS) {
+  test.describe(`${name}, by ${way}`, () => {
+    test.use(
+      way === 'touch'
+        ? { viewport: { width: 390, height: 844 }, hasTouch: true }
+        : { viewport: { width: 1280, height: 800 } },
+    );
+    test('goes from in parts to ready to tune by next moves only', async ({ page, app }) => {
       test.setTimeout(180_000);
       const made = (await app.log(name))[0]?.body as unknown as BowFacts;
       const bow = simulatedKit(made, 21, twistRange(made));
@@ -67,15 +86,15 @@ test.describe('four kits in parts', () => {
       for (let i = 0; i < MOST_MOVES; i += 1) {
         const title = await page.getByTestId('move-title').textContent();
         if (title?.startsWith('Shoot in') === true) break;
-        await followOne(page, app, name, bow);
+        await followOne(page, app, name, bow, way);
       }
       await expect(page.getByTestId('move-title')).toContainText('Shoot in');
       await page.goto(`${app.address}/rack`);
       await expect(page.locator(`[data-bow="${name}"]`)).toContainText('Ready to tune');
       expect(bow.stringOffs).toBeLessThanOrEqual(9);
     });
-  }
-});
+  });
+}
 
 test('tiller + 2 mm at constant weight asks for opposite bolt turns', async ({ page, app }) => {
   await openBench(page, app, 'Egret');

@@ -2,9 +2,10 @@ import { createBrowserRouter, Navigate } from 'react-router';
 import { ChooseBow } from './app/choose-bow.tsx';
 import { Loading, NothingHere, PageFault } from './app/page-states.tsx';
 import { Shell } from './app/shell.tsx';
+import { BenchPage } from './bench/bench-page.tsx';
 import { RackPage } from './rack/rack-page.tsx';
 
-/** Bench and Range come as pieces of their own: the rack is there before they are fetched. */
+/** The Range comes as a piece of its own: rack and bench are there before it is fetched. */
 export const router = createBrowserRouter([
   {
     path: '/',
@@ -16,10 +17,7 @@ export const router = createBrowserRouter([
       { path: 'rack', element: <RackPage /> },
       { path: 'rack/new', element: <RackPage starting /> },
       { path: 'bench', element: <ChooseBow view="bench" /> },
-      {
-        path: 'bench/:bowId',
-        lazy: async () => ({ Component: (await import('./bench/bench-page.tsx')).BenchPage }),
-      },
+      { path: 'bench/:bowId', element: <BenchPage /> },
       { path: 'range', element: <ChooseBow view="range" /> },
       {
         path: 'range/:bowId',

@@ -1,11 +1,35 @@
-/** How a nocking-point locator is made, and what that means for moving it. */
-export const LOCATOR_KINDS = ['tied', 'clamped'] as const;
-export type LocatorKind = (typeof LOCATOR_KINDS)[number];
-
 /** A common centre serving, mm; stands in until the thread is measured. Rule of thumb. */
 export const USUAL_SERVING_THREAD_MM = 0.5;
 /** Room between nock and each locator, so that the nock is not pinched at full draw, mm. */
-export const NOCK_CLEARANCE_MM = 0.5;
+const NOCK_CLEARANCE_MM = 0.5;
+
+/** Serving threads lie between 0.010 and 0.035 in. */
+const THREAD_MM = { low: 0.254, high: 0.889 } as const;
+
+type ServingThread =
+  | { readonly kind: 'thread'; readonly mm: number }
+  /** Not a thread anybody serves with: what was probably meant. */
+  | { readonly kind: 'asks'; readonly says: string; readonly typed: string };
+
+/**
+ * A serving thread's diameter as typed. 0.19 in is a decimal slipped: asks for 0.019.
+ *
+ * @param amount null when what was typed is no number
+ */
+export function servingThreadMm(
+  amount: { readonly mm: number; readonly typed: string } | null,
+): ServingThread {
+  if (amount !== null && amount.mm >= THREAD_MM.low && amount.mm <= THREAD_MM.high)
+    return { kind: 'thread', mm: amount.mm };
+  const slipped =
+    amount === null ? null : [amount.mm / 10, amount.mm / 25.4, (amount.mm * 25.4) / 10];
+  const meant = slipped?.find((mm) => mm >= THREAD_MM.low && mm <= THREAD_MM.high) ?? 0.5;
+  return {
+    kind: 'asks',
+    says: 'Serving threads are 0.010 to 0.035 in thick. Did you mean',
+    typed: `${(meant / 25.4).toFixed(3)} in`,
+  };
+}
 
 /**
  * Turns of a tied locator for a move along the serving: it climbs one serving thread a turn, like a
@@ -31,7 +55,7 @@ export function locatorGapMm(nockHeightMm: number): number {
 }
 
 /** What a nocking height depends on besides the locator. */
-export interface ShaftAndNock {
+interface ShaftAndNock {
   readonly shaftDiameterMm: number;
   readonly nockHeightMm: number;
 }

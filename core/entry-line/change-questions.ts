@@ -1,4 +1,7 @@
 import { changeWords, CONTROL_FACTS, type Control } from '../craft/controls.ts';
+import { stepFacets } from '../craft/steps.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
+import { stepStates } from '../work/step-states.ts';
 import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import { learnedGains, readingAfter } from '../gains/learned-gains.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
@@ -61,6 +64,16 @@ function braceQuestion(
     asks: `That should bring the brace to about ${showLength(brace, state.bow)}, outside ${whose}. Has it been done already?`,
     choices: [{ label: 'It is done: log it, then measure', text, bodies: [body] }],
   };
+}
+
+/** What holds now and will have to be checked again. */
+export function staleNote(state: BowState, control: Control): readonly string[] {
+  const upset: Upset = { kind: 'change', index: 0, control, amount: 1, moveControls: [control] };
+  const names = stepStates(state)
+    .filter((status) => status.state === 'holds')
+    .filter(({ step }) => stepFacets(step.id).some((facet) => upsets(upset, facet)))
+    .map(({ step }) => lowerFirst(step.name));
+  return names.length === 0 ? [] : [`Turns stale: ${names.join(', ')}.`];
 }
 
 /** Two controls moved since the last shots make the comparison with them void for both. */

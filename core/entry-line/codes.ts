@@ -19,7 +19,7 @@ export type Code =
   | { readonly code: string; readonly name: string; readonly kind: 'note' };
 
 /** What is written down once about a bow: counts, the maker's figures, a band of one's own. */
-export const FACT_IDS = [
+const FACT_IDS = [
   'twistCount',
   'boltsOut',
   'limbMark',

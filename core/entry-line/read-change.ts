@@ -4,7 +4,7 @@ import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
 import { showLengthBoth } from '../quantity/show.ts';
 import { toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
 import type { BowState } from '../record/fold.ts';
-import { askFirst, secondControlNote } from './change-questions.ts';
+import { askFirst, secondControlNote, staleNote } from './change-questions.ts';
 import type { EntryLine } from './entry-line.ts';
 
 /** Reads the argument of a change code: one signed amount. */
@@ -44,6 +44,7 @@ export function readChange(
     figure: upperFirst(changeWords(control, size)),
     notes: [
       ...(facts.unit === 'mm' ? [showLengthBoth(size, 32)] : []),
+      ...staleNote(state, control),
       ...secondControlNote(state, control),
     ],
     bodies: [body],

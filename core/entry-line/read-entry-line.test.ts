@@ -120,6 +120,77 @@ describe('changes', () => {
   });
 });
 
+describe('facts', () => {
+  const ready = (text: string, state = HERON()) => {
+    const line = read(text, state);
+    if (line.kind !== 'ready') throw new Error(`${text}: ${line.kind}`);
+    return line.bodies;
+  };
+  it('writes down counts, the maker’s figures and a band of one’s own', () => {
+    expect(ready('tc 24')).toEqual([{ kind: 'positionCounted', control: 'twists', value: 24 }]);
+    expect(ready('bo 1 1/2 2')).toMatchObject([{ value: 1.5 }, { value: 2 }]);
+    expect(ready('mt 4')).toMatchObject([{ facts: { maker: { boltTravelTurns: 4 } } }]);
+    expect(ready('mb 8 1/4 8 3/4')).toMatchObject([
+      { facts: { maker: { braceMinMm: expect.closeTo(209.55, 6) as number } } },
+    ]);
+    expect(ready('band b 8 1/2 8 5/8')).toMatchObject([
+      { reading: 'braceHeight', high: expect.closeTo(219.075, 6) as number },
+    ]);
+    expect(ready('band t 3 6')).toMatchObject([{ reading: 'tiller', low: 3, high: 6 }]);
+    expect(ready('shots 24')).toMatchObject([{ kind: 'shotsFired', count: 24 }]);
+  });
+  it('asks at which draw a limb is marked, and converts to the other', () => {
+    expect(read('mark 30')).toMatchObject({ kind: 'question' });
+    const at26 = read('mark 30 26', new BowLog({ amoDrawMm: 711.2 }).state);
+    expect(at26.kind === 'ready' && at26.figure).toBe('30.0 lb at 26.0 in, about 34.0 lb at 28 in');
+  });
+  it('refuses a band outside the maker’s range, a range upside down, a count that is none', () => {
+    expect(read('band b 8 9')).toMatchObject({ kind: 'refused' });
+    expect(read('mb 8 3/4 8 1/4')).toMatchObject({ kind: 'refused' });
+    expect(read('tc 12.5')).toMatchObject({ kind: 'refused' });
+    expect(read('tc 80')).toMatchObject({ kind: 'question' });
+  });
+});
+
+describe('datum words', () => {
+  it('refuses tillers from two edges of the string, and lets a new pair begin on either', () => {
+    const log = new BowLog();
+    const body = read('tt 7 1/16 near', log.state);
+    if (body.kind === 'ready') log.add(body.bodies[0]!);
+    expect(read('tb 6 7/8 far', log.state)).toMatchObject({ kind: 'refused', refusal: { at: 9 } });
+    const bottom = read('tb 6 7/8', log.state);
+    expect(bottom.kind === 'ready' && bottom.bodies[0]).toMatchObject({
+      datum: 'near edge of the string',
+    });
+    if (bottom.kind === 'ready') log.add(bottom.bodies[0]!);
+    expect(read('tt 7 1/16 far', log.state)).toMatchObject({ kind: 'ready' });
+  });
+  it('turns a pivot draw into the AMO one', () => {
+    expect(valuesOf(read('dl 26 1/4 pivot'))[0]).toBeCloseTo(28 * 25.4, 6);
+  });
+});
+
+describe('questions before a change', () => {
+  it('asks about thread and seat when a bolt goes out and the travel is a guess', () => {
+    expect(read('top -1/2', new BowLog({ maker: {} }).state)).toMatchObject({ kind: 'question' });
+    expect(read('top -1/2')).toMatchObject({ kind: 'ready' });
+  });
+  it('asks when twists should carry the brace out of the maker’s range', () => {
+    expect(read('tw +10')).toMatchObject({ kind: 'question' });
+  });
+  it('says what turns stale, and that a second control voids the comparison', () => {
+    const log = bowFor('right');
+    const session = log.open(25);
+    log.shots(session, 1, 'bare', [[0, 0]]);
+    log.change('plungerPreload', 0.5);
+    const line = read('nk +1', log.state);
+    expect(line.kind === 'ready' && line.notes.join(' ')).toMatch(/Turns stale: .*sight marks/);
+    expect(line.kind === 'ready' && line.notes.join(' ')).toMatch(
+      /Second control since the last shots/,
+    );
+  });
+});
+
 describe('the line itself', () => {
   it('completes and explains', () => {
     const line = read('t');

@@ -2,6 +2,7 @@ import { BRACE_REFERENCE_LABEL } from '../craft/bow-terms.ts';
 import { bareUnits, READINGS, type ReadingKind } from '../craft/readings.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
+import { atPointFromPlunger } from '../craft/rest-geometry.ts';
 import { isLateral, showReading } from '../craft/show-reading.ts';
 import { showLengthBoth, showNumber } from '../quantity/show.ts';
 import { fromStored, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
@@ -194,6 +195,7 @@ function notesOf(
         : `Outside the band (${target.name}).`,
     );
   }
+  notes.push(...centreShotNote(kind, mean, state));
   const last = presentReading(state, kind);
   if (last !== null) notes.push(changeSince(state, kind, mean - last.measured.mean));
   return notes;
@@ -206,4 +208,18 @@ function changeSince(state: BowState, kind: ReadingKind, difference: number): st
   const spread = presentSpread(state, kind, learnedGains(state).repeatability).sd;
   if (size < spread) return 'No change seen since the last reading: less than your own spread.';
   return `${shown} ${difference > 0 ? 'over' : 'under'} the last reading.`;
+}
+
+/** Plunger beyond the throat, mm; stands in for measuring it. */
+const PLUNGER_BEYOND_BRACE_MM = 12;
+
+/** Read at the plunger, it shows about three times as much at the point: said, never mixed. */
+function centreShotNote(kind: ReadingKind, mm: number, state: BowState): readonly string[] {
+  const lengthMm = state.bow.arrow?.lengthMm;
+  const braceMm = presentReading(state, 'braceHeight')?.value;
+  if (kind !== 'centreShotAtPlunger' || lengthMm === undefined || braceMm === undefined) return [];
+  const nockToPlungerMm = braceMm + PLUNGER_BEYOND_BRACE_MM;
+  if (lengthMm <= nockToPlungerMm) return [];
+  const atPoint = atPointFromPlunger(mm, lengthMm, nockToPlungerMm);
+  return [`About ${oneFigure('centreShotAtPoint', atPoint, state)} at the point with this arrow.`];
 }

@@ -21,7 +21,7 @@ import {
 import { meanVariance, type Repeatability } from './repeatability.ts';
 
 /** The readings that twists and bolts move together. */
-export const PLANE_RESPONSES = ['braceHeight', 'tillerTop', 'tillerBottom', 'drawWeight'] as const;
+const PLANE_RESPONSES = ['braceHeight', 'tillerTop', 'tillerBottom', 'drawWeight'] as const;
 export type PlaneResponse = (typeof PLANE_RESPONSES)[number];
 
 export function isPlaneResponse(kind: string): kind is PlaneResponse {

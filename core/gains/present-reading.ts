@@ -1,5 +1,6 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
+import { mixtureMean } from '../numeric/normal-mixture.ts';
 import type { BowState, ChangeMade, Measured } from '../record/fold.ts';
 import { intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
 import { presentWeightN } from './present-weight.ts';
@@ -19,6 +20,17 @@ export interface PresentReading {
   readonly fresh: boolean;
   /** Those changes. */
   readonly movedBy: readonly ChangeMade[];
+}
+
+/** The value of a present reading alone: cheaper where no interval is wanted. */
+export function presentValue(state: BowState, kind: ReadingKind): number | null {
+  const measured = state.readings.get(kind)?.at(-1);
+  if (measured === undefined) return null;
+  const back = new Map<Control, number>();
+  for (const { control, amount, index } of state.changes)
+    if (index > measured.index) back.set(control, (back.get(control) ?? 0) - amount);
+  const shift = back.size === 0 ? null : shiftOf(learnedGains(state), kind, back);
+  return shift === null ? measured.mean : measured.mean - mixtureMean(shift);
 }
 
 /** The last reading, moved by what was changed since, with the gains this bow has shown. */

@@ -64,7 +64,7 @@ export function fitSingleModel(
   const gains = fixedGains(response);
   const special = SIDE_SCREWS[response] ?? null;
   const controls = [...gains.keys()];
-  const rows = takenUnder(state, response);
+  const rows = takenUnder(state, response, special === null ? controls : [...controls, special]);
   const levels = rows.level + 1;
   const rowOf = (amounts: ReadonlyMap<Control, number>, level: number | null): ModelRow => ({
     row: [
@@ -103,21 +103,28 @@ export function fitSingleModel(
 }
 
 /** Each reading with what had been moved when it was taken, and which level it belongs to. */
-function takenUnder(state: BowState, response: SingleResponse) {
-  const byIndex = new Map<number, Measured>(
-    (state.readings.get(response) ?? []).map((measured) => [measured.index, measured]),
-  );
-  const upsetAt = new Map(state.upsets.map((one) => [one.index, one]));
+function takenUnder(state: BowState, response: SingleResponse, controls: readonly Control[]) {
+  const events = [
+    ...(state.readings.get(response) ?? []).map((measured) => ({
+      index: measured.index,
+      measured,
+    })),
+    ...state.upsets
+      .filter((upset) => upset.kind === 'item' || controls.includes(upset.control))
+      .map((upset) => ({ index: upset.index, upset })),
+  ].toSorted((one, other) => one.index - other.index);
   const readings: { measured: Measured; moved: ReadonlyMap<Control, number>; level: number }[] = [];
   let moved: ReadonlyMap<Control, number> = new Map();
   let level = 0;
-  for (const { index } of state.active) {
-    const upset = upsetAt.get(index);
-    if (upset?.kind === 'change') {
+  for (const event of events) {
+    if ('measured' in event) {
+      readings.push({ measured: event.measured, moved, level });
+      continue;
+    }
+    const { upset } = event;
+    if (upset.kind === 'change')
       moved = new Map(moved).set(upset.control, (moved.get(upset.control) ?? 0) + upset.amount);
-    } else if (upset?.kind === 'item' && upsets(upset, FACET[response])) level += 1;
-    const measured = byIndex.get(index);
-    if (measured !== undefined) readings.push({ measured, moved, level });
+    else if (upsets(upset, FACET[response])) level += 1;
   }
   return { readings, moved, level };
 }

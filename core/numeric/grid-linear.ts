@@ -59,7 +59,8 @@ export function fitGridLinear(
   special: SpecialPrior,
 ): GridLinearPosterior {
   const size = priors.length;
-  const precision = Matrix.diag(priors.map(({ sd }) => 1 / sd ** 2));
+  const precision = new Float64Array(size * size);
+  for (let i = 0; i < size; i += 1) precision[i * size + i] = 1 / priors[i]!.sd ** 2;
   // Residuals are taken about the prior mean, so θ is solved as a correction to it.
   const xwa = new Float64Array(size);
   const xwx = new Float64Array(size);
@@ -74,14 +75,15 @@ export function fitGridLinear(
     for (let i = 0; i < size; i += 1) {
       const wi = w * row[i]!;
       if (wi === 0) continue;
-      for (let j = 0; j < size; j += 1) precision.set(i, j, precision.get(i, j) + wi * row[j]!);
+      for (let j = 0; j < size; j += 1) precision[i * size + j]! += wi * row[j]!;
       xwa[i]! += wi * residual;
       xwx[i]! += wi * s;
     }
     awx += w * residual * s;
     vwv += w * s * s;
   }
-  const covariance = size === 0 ? new Matrix(0, 0) : inverse(precision);
+  const covariance =
+    size === 0 ? new Matrix(0, 0) : inverse(Matrix.from1DArray(size, size, precision));
   const ca = times(covariance, xwa);
   const cx = times(covariance, xwx);
   // Marginal over θ: log L(v) = −½ (q0 − 2 v q1 + v² q2); q0 does not matter.

@@ -1,4 +1,5 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 
 /** One normal of a mixture. Weights of a mixture sum to 1. */
 export interface WeightedNormal {
@@ -18,7 +19,7 @@ export function mixtureMean(mixture: NormalMixture): number {
   return mixture.reduce((sum, part) => sum + part.weight * part.mean, 0);
 }
 
-export function mixtureSd(mixture: NormalMixture): number {
+function mixtureSd(mixture: NormalMixture): number {
   const mean = mixtureMean(mixture);
   return Math.sqrt(
     mixture.reduce((sum, part) => sum + part.weight * (part.sd ** 2 + (part.mean - mean) ** 2), 0),
@@ -45,6 +46,9 @@ export function mixtureQuantile(mixture: NormalMixture, p: number, sign: -1 | 0 
   const below = sign === 0 ? 0 : mixtureCdf(mixture, 0);
   const [from, kept] = sign === 1 ? [below, 1 - below] : sign === -1 ? [0, below] : [0, 1];
   const wanted = from + p * kept;
+  const [only] = mixture;
+  if (mixture.length === 1 && only !== undefined)
+    return only.sd > LEAST_SD ? normalQuantile(wanted, only.mean, only.sd) : only.mean;
   const reach = 12;
   let low = Math.min(...mixture.map(({ mean, sd }) => mean - reach * sd));
   let high = Math.max(...mixture.map(({ mean, sd }) => mean + reach * sd));

@@ -2,7 +2,7 @@ import { CONTROL_FACTS } from '../craft/controls.ts';
 import type { SimulatedBow } from './simulated-bow.ts';
 
 /** A band to reach, stored units. */
-export interface Band {
+interface Band {
   readonly low: number;
   readonly high: number;
 }

@@ -53,7 +53,7 @@ export interface BowFacts {
 }
 
 /** What may be learned or corrected after the bow is made. The maker's figures are merged in. */
-export interface LaterFacts {
+interface LaterFacts {
   readonly maker?: MakerFigures | undefined;
   readonly amoDrawMm?: number | undefined;
   readonly throatToPlungerMm?: number | undefined;
@@ -63,7 +63,7 @@ export interface LaterFacts {
 
 /** Controls whose position can be counted on the bow: twists in the string, turns out of each bolt. */
 export const COUNTED_CONTROLS = ['twists', 'topBolt', 'bottomBolt'] as const;
-export type CountedControl = (typeof COUNTED_CONTROLS)[number];
+type CountedControl = (typeof COUNTED_CONTROLS)[number];
 
 /** A string as a thing of its own, with its own numbers, on the bow or in the bag. */
 export interface StringFacts {

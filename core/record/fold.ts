@@ -43,7 +43,7 @@ export type ChangeMade = Extract<Upset, { kind: 'change' }> & {
 };
 
 /** An item put on, changed or taken off. */
-export type ItemChange = Extract<Upset, { kind: 'item' }> & {
+type ItemChange = Extract<Upset, { kind: 'item' }> & {
   readonly entryId: string;
   readonly at: string;
 };

@@ -38,19 +38,20 @@ type PlainFacetId = Exclude<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
 export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetProgress> {
   const drafts = new Map<PlainFacetId, Draft>();
   const steps = stepsFor(state.bow.school).filter(
-    (step): step is StepFacts & { id: PlainFacetId } => step.id !== 'bareShaft',
+    (step): step is PlainStep => step.id !== 'bareShaft',
   );
   for (const step of steps) {
     drafts.set(step.id, { clearedAt: null, upsetBy: [], have: new Map(), cleared: false });
   }
   const upsetAt = new Map(state.upsets.map((one) => [one.index, one]));
-
+  const concerned = stepsByWhatTheyHear(steps);
+  const doubted = stepsByWhatUpsetsThem(steps);
   for (const { entry, index } of state.active) {
     const doubt = upsetAt.get(index);
-    for (const step of steps) {
+    for (const step of doubt === undefined ? concerned(entry.body) : doubted(doubt)) {
       const draft = drafts.get(step.id);
       if (draft === undefined) continue;
-      if (doubt !== undefined) upset(draft, step.id, doubt);
+      if (doubt !== undefined) upset(draft, doubt);
       else if (advance(draft, step, entry.body)) {
         draft.cleared = true;
         draft.clearedAt = entry.at;
@@ -61,8 +62,45 @@ export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetP
   return drafts;
 }
 
-function upset(draft: Draft, facet: FacetId, doubt: Upset): void {
-  if (!upsets(doubt, facet)) return;
+type PlainStep = StepFacts & { id: PlainFacetId };
+
+/** A long log is mostly readings and shots: each is only put to the steps that count it. */
+function stepsByWhatTheyHear(steps: readonly PlainStep[]) {
+  const byReading = new Map<ReadingKind, PlainStep[]>();
+  for (const step of steps) {
+    if (step.clearing.by !== 'readings') continue;
+    for (const kind of step.clearing.of)
+      byReading.set(kind, [...(byReading.get(kind) ?? []), step]);
+  }
+  const byShots = steps.filter(({ clearing }) => clearing.by === 'shots');
+  const none: readonly PlainStep[] = [];
+  return (body: EntryBody): readonly PlainStep[] => {
+    switch (body.kind) {
+      case 'reading':
+        return byReading.get(body.reading) ?? none;
+      case 'shotsFired':
+      case 'shotPlaced':
+        return byShots;
+      case 'stepConfirmed':
+        return steps;
+      default:
+        return none;
+    }
+  };
+}
+
+/** The steps an upset puts in doubt; the same move of the same controls always the same ones. */
+function stepsByWhatUpsetsThem(steps: readonly PlainStep[]) {
+  const known = new Map<string, readonly PlainStep[]>();
+  return (doubt: Upset): readonly PlainStep[] => {
+    const key = doubt.kind === 'change' ? doubt.moveControls.join() : `item ${doubt.index}`;
+    const found = known.get(key) ?? steps.filter((step) => upsets(doubt, step.id));
+    known.set(key, found);
+    return found;
+  };
+}
+
+function upset(draft: Draft, doubt: Upset): void {
   draft.have.clear();
   if (draft.clearedAt !== null) draft.upsetBy.push(doubt);
   draft.cleared = false;

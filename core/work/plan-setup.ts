@@ -25,6 +25,8 @@ export interface SetupPlan {
   readonly runnerUp: SetupOption | null;
 }
 
+/** All readings in band with this chance: leave it. */
+const GOOD_ENOUGH = 0.85;
 /** A move may leave the hard brace limits with at most this chance, on the side it goes to. */
 const LIMIT_CHANCE = 0.0003;
 /** Most of one bolt in one string-off, turns. */
@@ -39,13 +41,15 @@ const COST = { control: 0.05, twist: 0.004, turn: 0.04 } as const;
  * band as narrow as the tolerance. Uncertain gains are paid for by their variance, so a first move
  * is short; opposite bolt turns for tiller at constant weight come out by themselves.
  *
- * @returns no `best` when nothing has been read, or standing still is as good as any move
+ * @returns no `best` when nothing has been read, or standing still is as good as any move, or all are in band
  */
 export function planSetup(state: BowState): SetupPlan {
   const goals = setupGoals(state);
   const { now } = learnedGains(state).plane;
   const chanceNow = goals.reduce((chance, goal) => chance * chanceInBand(goal, goal.under(now)), 1);
-  if (goals.length === 0) return { goals, chanceNow, best: null, runnerUp: null };
+  // In band, or nothing read: no move is looked for.
+  if (goals.length === 0 || chanceNow >= GOOD_ENOUGH)
+    return { goals, chanceNow, best: null, runnerUp: null };
   const search = new MoveSearch(state, goals);
   const best = search.find(() => true);
   if (best === null) return { goals, chanceNow, best: null, runnerUp: null };

@@ -1,4 +1,5 @@
-import { intervalOf, learnedGains, readingAfter } from '../gains/learned-gains.ts';
+import { learnedGains, readingAfter } from '../gains/learned-gains.ts';
+import { mixtureMean } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../record/fold.ts';
 import type { TargetId } from './targets.ts';
 
@@ -14,7 +15,7 @@ export function pooledValue(state: BowState, id: TargetId): number | null {
   const level = (kind: 'braceHeight' | 'tillerTop' | 'tillerBottom' | 'drawWeight') => {
     if (gains.plane.readingsOf(kind) === 0) return null;
     const mixture = readingAfter(gains, kind, STILL);
-    return mixture === null ? null : intervalOf(mixture).mean;
+    return mixture === null ? null : mixtureMean(mixture);
   };
   if (id === 'braceHeight' || id === 'drawWeight') return level(id);
   if (id !== 'tiller') return null;

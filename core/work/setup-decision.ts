@@ -7,8 +7,6 @@ export type SetupDecision =
   /** Out of band, and nothing that may be turned brings it nearer. */
   | { readonly kind: 'outOfReach' };
 
-/** All readings in band with this chance: leave it. */
-const GOOD_ENOUGH = 0.85;
 /** Below this it is probably out of band. */
 const PROBABLY_IN = 0.5;
 /** A bow that is probably in is unstrung only when that raises the chance by this much. */
@@ -20,7 +18,6 @@ const WORTH_A_STRING_OFF = 0.08;
  * is not known yet, and it teaches the gain.
  */
 export function setupDecision({ best, chanceNow }: SetupPlan): SetupDecision {
-  if (chanceNow >= GOOD_ENOUGH) return { kind: 'inBand' };
   const probablyOut = chanceNow < PROBABLY_IN;
   if (best !== null && (probablyOut || best.chance - chanceNow >= WORTH_A_STRING_OFF))
     return { kind: 'move', option: best };

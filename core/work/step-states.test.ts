@@ -1,7 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { CONTROLS, type Control } from '../craft/controls.ts';
+import { FIT_OUT_LABEL, type FitOutItem, ITEM_TOUCHES } from '../craft/fit-out.ts';
 import type { StepId } from '../craft/steps.ts';
+import { N_PER_LBF } from '../quantity/units.ts';
 import { stepStates } from './step-states.ts';
 
 function stale(log: BowLog): readonly StepId[] {
@@ -138,5 +140,166 @@ describe('stepStates', () => {
     expect(ids).not.toContain('restAndPlunger');
     expect(ids).not.toContain('clickerLength');
     expect(ids).toContain('nockingPoint');
+  });
+});
+
+/** What each item must put in doubt, written out by hand from the workshop's table. */
+const FROM_NOCK_FIT: readonly StepId[] = [
+  'nockFit',
+  'drawWeight',
+  'roughBrace',
+  'roughTiller',
+  'limbLine',
+  'restAndPlunger',
+  'nockingPoint',
+  'centreShot',
+  'clickerLength',
+  'shootIn',
+  'braceSearch',
+  'bareShaft',
+  'walkBack',
+  'fineTuning',
+  'sightMarks',
+  'proof',
+  'fix',
+];
+const HANGING: readonly StepId[] = ['roughTiller', 'nockingPoint', 'bareShaft', 'fineTuning'];
+const HELD: readonly StepId[] = [
+  'clickerLength',
+  'drawWeight',
+  'bareShaft',
+  'walkBack',
+  'fineTuning',
+  'sightMarks',
+  'proof',
+];
+const ARROW: readonly StepId[] = ['bareShaft', 'fineTuning', 'sightMarks'];
+const ITEMS: readonly (readonly [FitOutItem, readonly StepId[]])[] = [
+  ['string', FROM_NOCK_FIT],
+  ['silencers', FROM_NOCK_FIT],
+  ['rods', HANGING],
+  ['weights', HANGING],
+  ['quiver', HANGING],
+  ['grip', HELD],
+  ['tab', HELD],
+  ['anchor', HELD],
+  ['hook', HELD],
+  ['crawl', HELD],
+  ['clicker', HELD],
+  ['spine', ARROW],
+  ['insert', ARROW],
+  ['fletching', ARROW],
+  ['plungerSpring', ['bareShaft', 'fineTuning']],
+  ['rest', ['restAndPlunger', 'nockingPoint', 'bareShaft']],
+];
+
+function fit(log: BowLog, item: FitOutItem): void {
+  log.add({
+    kind: 'itemFitted',
+    item,
+    described: 'another',
+    touches: ITEM_TOUCHES[item],
+    ...(item === 'string'
+      ? { string: { stringId: 's2', material: 'polyester' as const, shotsBefore: 100 } }
+      : {}),
+  });
+}
+
+describe('a change of item', () => {
+  it.each(ITEMS)('%s turns exactly its steps stale, with the reason', (item, steps) => {
+    const log = withVerdict();
+    fit(log, item);
+    expect(stale(log).toSorted()).toEqual(steps.toSorted());
+    for (const step of steps) expect(wordsOf(log, step)).toContain(`new ${FIT_OUT_LABEL[item]}`);
+  });
+
+  it('leaves out what the tuner says it does not touch', () => {
+    const log = withVerdict();
+    log.add({ kind: 'itemFitted', item: 'rods', described: 'longer', touches: ['nockingPoint'] });
+    expect(stale(log)).toEqual(['nockingPoint']);
+  });
+});
+
+/** What clears each step, as the workshop's list has it; nothing else changes. */
+const CLEARS: readonly (readonly [StepId, (log: BowLog) => void])[] = [
+  ['nockFit', (log) => log.add({ kind: 'stepConfirmed', step: 'nockFit', note: '' })],
+  ['drawWeight', (log) => log.read('drawWeight', 34 * N_PER_LBF, 34 * N_PER_LBF)],
+  ['roughBrace', (log) => log.read('braceHeight', 216, 216, 216)],
+  ['roughTiller', (log) => (log.read('tillerTop', 180), log.read('tillerBottom', 175.5))],
+  [
+    'limbLine',
+    (log) => (
+      log.read('limbLineTop', 0), log.read('limbLineBottom', 0), log.read('limbLineRod', 0)
+    ),
+  ],
+  [
+    'restAndPlunger',
+    (log) => (
+      log.read('restHeight', 0),
+      log.add({ kind: 'stepConfirmed', step: 'restAndPlunger', note: '' })
+    ),
+  ],
+  ['nockingPoint', (log) => log.read('nockingHeight', 4.5)],
+  ['centreShot', (log) => log.read('centreShotAtPoint', 3)],
+  [
+    'clickerLength',
+    (log) => (
+      log.read('drawLength', 711),
+      log.add({ kind: 'stepConfirmed', step: 'clickerLength', note: '' })
+    ),
+  ],
+  ['fix', (log) => log.add({ kind: 'stepConfirmed', step: 'fix', note: '' })],
+];
+
+describe('what clears a step', () => {
+  it.each(CLEARS)('clears %s and nothing else', (step, clear) => {
+    const log = withVerdict();
+    fit(log, 'string');
+    const before = stale(log);
+    clear(log);
+    expect(stale(log)).toEqual(before.filter((one) => one !== step));
+  });
+
+  it('wants both the reading and the look', () => {
+    const log = withVerdict();
+    log.change('restHeight', 1);
+    log.read('restHeight', 0);
+    expect(wordsOf(log, 'restAndPlunger')).toBe('stale, measured, to look at');
+  });
+});
+
+describe('a step skipped', () => {
+  it('says why, and comes back when the skip is taken back', () => {
+    const log = new BowLog();
+    const id = log.add({ kind: 'stepSkipped', step: 'proof', why: 'practice bow' });
+    expect(wordsOf(log, 'proof')).toBe('skipped: practice bow');
+    log.undo(id);
+    expect(wordsOf(log, 'proof')).toBe('to do');
+  });
+});
+
+describe('the schedule of a new string', () => {
+  it('asks for the brace after 20, 50 and 100 shots, each once', () => {
+    const log = withVerdict();
+    log.add({
+      kind: 'itemFitted',
+      item: 'string',
+      described: 'new',
+      touches: ITEM_TOUCHES.string,
+      string: { stringId: 's2', material: 'lowStretch', shotsBefore: 0 },
+    });
+    log.read('braceHeight', 216, 216, 216);
+    for (const [shots, mark] of [
+      [20, 20],
+      [30, 50],
+      [50, 100],
+    ] as const) {
+      expect(wordsOf(log, 'roughBrace')).toBe('holds');
+      log.add({ kind: 'shotsFired', count: shots, note: '' });
+      expect(wordsOf(log, 'roughBrace')).toBe(`stale, ${mark} shots on a new string`);
+      log.read('braceHeight', 216, 216, 216);
+    }
+    log.add({ kind: 'shotsFired', count: 100, note: '' });
+    expect(wordsOf(log, 'roughBrace')).toBe('holds');
   });
 });

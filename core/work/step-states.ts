@@ -1,7 +1,7 @@
 import { type ReadingKind } from '../craft/readings.ts';
 import type { Upset } from '../craft/upsets.ts';
 import type { BowState } from '../record/fold.ts';
-import { presentReading } from '../gains/present-reading.ts';
+import { presentValue } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import { bareShaftEvidence } from './bare-shaft-evidence.ts';
 import { type FacetProgress, facetProgress, missingReadings } from './facet-progress.ts';
@@ -124,10 +124,10 @@ export function beyondBand(
 
 /** The present value a target judges: a reading, or tiller as top less bottom. */
 export function presentTargetValue(state: BowState, id: TargetId): number | null {
-  if (id !== 'tiller') return presentReading(state, id satisfies ReadingKind)?.value ?? null;
-  const top = presentReading(state, 'tillerTop');
-  const bottom = presentReading(state, 'tillerBottom');
-  return top === null || bottom === null ? null : top.value - bottom.value;
+  if (id !== 'tiller') return presentValue(state, id);
+  const top = presentValue(state, 'tillerTop');
+  const bottom = presentValue(state, 'tillerBottom');
+  return top === null || bottom === null ? null : top - bottom;
 }
 
 function worstOutOfBand(state: BowState, stepId: StepId): string | null {

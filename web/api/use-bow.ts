@@ -1,7 +1,7 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
 import useSWR, { mutate } from 'swr';
 import { v7 as newId } from 'uuid';
-import { type LogResponse, logResponseSchema } from '#contract/entry.ts';
+import { type LogResponse, ownLogResponseSchema } from '#contract/entry.ts';
 import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { type BowState, foldLog } from '#core/record/fold.ts';
 import { request, ServerAway } from './http.ts';
@@ -44,21 +44,39 @@ export interface BowHandle {
   readonly append: (bodies: readonly EntryBody[]) => readonly string[];
 }
 
+interface Folded {
+  readonly waiting: string;
+  readonly log: readonly LoggedEntry[];
+  readonly state: BowState | null;
+}
+
+const NO_ENTRIES: readonly LoggedEntry[] = [];
+/** Page, top bar and menu all look at the same bow: its log is folded once for all of them. */
+const FOLDED = new WeakMap<readonly LoggedEntry[], Folded>();
+
+function foldedOnce(stored: readonly LoggedEntry[], waiting: readonly Waiting[]): Folded {
+  const sendable = waiting.filter((one) => one.refused === null);
+  const key = sendable.map((one) => one.key).join();
+  const known = FOLDED.get(stored);
+  if (known?.waiting === key) return known;
+  const pending = sendable.map((one): LoggedEntry => ({ ...one.entry, seq: null }));
+  const log = mergeLog(stored, pending);
+  const folded = { waiting: key, log, state: foldLog(log) };
+  FOLDED.set(stored, folded);
+  return folded;
+}
+
 /** One bow: its log from the server and the outbox, folded; and the one way to add to it. */
 export function useBow(bowId: string): BowHandle {
   const { data, error, isLoading } = useSWR<LogResponse, Error>(logKey(bowId), (path: string) =>
-    request(path, logResponseSchema),
+    request(path, ownLogResponseSchema),
   );
   const outbox = useSyncExternalStore(subscribeOutbox, outboxNow);
   const waiting = useMemo(() => outbox.filter((one) => one.entry.bowId === bowId), [outbox, bowId]);
-  const log = useMemo(() => {
-    const stored = data?.entries ?? [];
-    const pending = waiting
-      .filter((one) => one.refused === null)
-      .map((one): LoggedEntry => ({ ...one.entry, seq: null }));
-    return mergeLog(stored, pending);
-  }, [data, waiting]);
-  const state = useMemo(() => foldLog(log), [log]);
+  const { log, state } = useMemo(
+    () => foldedOnce(data?.entries ?? NO_ENTRIES, waiting),
+    [data, waiting],
+  );
   const append = useCallback(
     (bodies: readonly EntryBody[]) => {
       const entries = bodies.map((body) => makeEntry(bowId, body));

@@ -15,12 +15,15 @@ const MANY_SHOTS = 100;
  * need the bow unstrung, with nothing measured or shot between them.
  */
 export function dayTally(state: BowState, now: Date): DayTally {
-  const today = now.toDateString();
+  const midnight = new Date(now.getFullYear(), now.getMonth(), now.getDate());
+  const nextMidnight = new Date(now.getFullYear(), now.getMonth(), now.getDate() + 1);
+  const [from, to] = [midnight.toISOString(), nextMidnight.toISOString()];
   let stringOffs = 0;
   let shots = 0;
   let unstrung = false;
   for (const { entry } of state.active) {
-    if (new Date(entry.at).toDateString() !== today) continue;
+    // Instants are written alike, so their texts compare as they do.
+    if (entry.at < from || entry.at >= to) continue;
     const { body } = entry;
     if (body.kind === 'change' && CONTROL_FACTS[body.control].needsUnstrung) {
       if (!unstrung) stringOffs += 1;

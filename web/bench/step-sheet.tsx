@@ -18,6 +18,8 @@ import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { AnswersPanel } from './answers-panel.tsx';
 import { FitOutPanel } from './fit-out-panel.tsx';
 import { HowToCard } from './how-to-card.tsx';
+import { NockingPanel } from './nocking-panel.tsx';
+import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
 
 /** Everything about one step: how it stands and why, how to do it, and every way to settle it. */
 export function StepSheet({
@@ -81,6 +83,14 @@ export function StepSheet({
           Read it off a photograph
         </button>
       )}
+      {HOW[step.id] !== undefined && (
+        <ul className="mt-3 grid list-disc gap-1 pl-5">
+          {HOW[step.id]?.map((line) => (
+            <li key={line}>{line}</li>
+          ))}
+        </ul>
+      )}
+      {step.id === 'nockingPoint' && <NockingPanel state={state} />}
       <AnswersPanel state={state} step={step.id} />
       {clearing.by === 'shots' && (
         <p>Counts every shot plotted or logged. It wants {clearing.count}.</p>
