@@ -73,15 +73,10 @@ export function fitPlaneModel(state: BowState, repeatability: Repeatability): Pl
   const priors = priorsOf(state, walk);
   const observations: LinearObservation[] = [];
   for (const [index, { readings }] of walk.entries()) {
-    for (const { measured, setting } of readings) {
-      const response = measured.reading as PlaneResponse;
-      const { row, special } = rowOf(response, setting, index, walk);
-      observations.push({
-        row,
-        special,
-        y: measured.mean,
-        variance: meanVariance(measured, repeatability),
-      });
+    for (const pool of poolBySetting(readings, repeatability).values()) {
+      const { row, special } = rowOf(pool.response, pool.setting, index, walk);
+      const variance = 1 / pool.precision;
+      observations.push({ row, special, y: pool.weighted * variance, variance });
     }
   }
   const posterior = fitGridLinear(observations, priors, TWIST_PRIOR);
@@ -93,6 +88,31 @@ export function fitPlaneModel(state: BowState, repeatability: Repeatability): Pl
     readingsOf: (response) =>
       last.readings.filter(({ measured }) => measured.reading === response).length,
   };
+}
+
+interface Pool {
+  readonly response: PlaneResponse;
+  readonly setting: PlaneSetting;
+  precision: number;
+  weighted: number;
+}
+
+/** Readings of one response under one setting say together what their weighted mean says. */
+function poolBySetting(
+  readings: StringWalk['readings'],
+  repeatability: Repeatability,
+): ReadonlyMap<string, Pool> {
+  const pools = new Map<string, Pool>();
+  for (const { measured, setting } of readings) {
+    const response = measured.reading as PlaneResponse;
+    const key = `${response} ${setting.twists} ${setting.topTurns} ${setting.bottomTurns} ${setting.shots}`;
+    const pool = pools.get(key) ?? { response, setting, precision: 0, weighted: 0 };
+    const precision = 1 / meanVariance(measured, repeatability);
+    pool.precision += precision;
+    pool.weighted += precision * measured.mean;
+    pools.set(key, pool);
+  }
+  return pools;
 }
 
 interface StringWalk {

@@ -51,10 +51,9 @@ export function planSetup(state: BowState): SetupPlan {
   if (goals.length === 0 || chanceNow >= GOOD_ENOUGH)
     return { goals, chanceNow, best: null, runnerUp: null };
   const search = new MoveSearch(state, goals);
-  const best = search.find(() => true);
+  const best = search.find(null);
   if (best === null) return { goals, chanceNow, best: null, runnerUp: null };
-  const kind = kindOf(best);
-  const second = search.find((move) => kindOf(move) !== kind);
+  const second = search.find(kindOf(best));
   return {
     goals,
     chanceNow,
@@ -69,9 +68,9 @@ interface Candidate {
   readonly bottom: number;
 }
 
-/** Which controls go which way: two moves of one kind differ only in size. */
-function kindOf({ twists, top, bottom }: Candidate): string {
-  return [twists, top, bottom].map(Math.sign).join();
+/** Which controls go which way, as one number: two moves of one kind differ only in size. */
+function kindOf({ twists, top, bottom }: Candidate): number {
+  return Math.sign(twists) * 9 + Math.sign(top) * 3 + Math.sign(bottom);
 }
 
 /** Every move the bow allows, priced; asked for the cheapest that keeps the brace limits. */
@@ -79,42 +78,60 @@ class MoveSearch {
   private readonly state: BowState;
   private readonly moves: readonly Candidate[];
   private readonly costs: Float64Array;
+  private readonly kinds: Int8Array;
   private readonly standing: number;
   private readonly brace: SetupGoal | null;
   private readonly limitNow: { readonly below: number; readonly above: number };
   /** For each pair of bolt turns, the twists from which a limit is known to be passed. */
   private readonly tooFar = new Map<string, { above: number; below: number }>();
-  private order: Uint32Array | null = null;
 
   constructor(state: BowState, goals: readonly SetupGoal[]) {
     this.state = state;
     this.brace =
       goals.find(({ id, target }) => id === 'braceHeight' && target.limit !== null) ?? null;
     this.moves = candidates(state);
+    const settled = new Map<number, readonly SettledGoal[]>();
     const base = state.positions.twists;
+    const goalsAt = (twists: number): readonly SettledGoal[] => {
+      const known = settled.get(twists);
+      if (known !== undefined) return known;
+      const special = twistCovariate(twists, base);
+      const fresh = goals.map((goal) => settleTwists(goal, twists, special));
+      settled.set(twists, fresh);
+      return fresh;
+    };
     this.costs = Float64Array.from(
       this.moves,
-      (move) => missOf(goals, move, twistCovariate(move.twists, base)) + movementCost(move),
+      (move) => missOf(goalsAt(move.twists), move.top, move.bottom) + movementCost(move),
     );
-    this.standing = missOf(goals, { twists: 0, top: 0, bottom: 0 }, 0);
+    this.kinds = Int8Array.from(this.moves, kindOf);
+    this.standing = missOf(goalsAt(0), 0, 0);
     this.limitNow = this.beyondLimit({ twists: 0, top: 0, bottom: 0 });
   }
 
-  /** The cheapest allowed move of those wanted that beats standing still. */
-  find(wanted: (move: Candidate) => boolean): Candidate | null {
-    for (const index of this.cheapestFirst()) {
-      if (!(this.costs[index]! < this.standing)) return null;
-      const move = this.moves[index]!;
-      if (wanted(move) && this.insideLimit(move)) return move;
+  /** The cheapest allowed move that beats standing still and is not of the kind given. */
+  find(notKind: number | null): Candidate | null {
+    const refused = new Set<number>();
+    for (;;) {
+      const index = this.cheapest(notKind, refused);
+      const move = index === null ? undefined : this.moves[index];
+      if (index === null || move === undefined) return null;
+      if (this.insideLimit(move)) return move;
+      refused.add(index);
     }
-    return null;
   }
 
-  private cheapestFirst(): Uint32Array {
-    this.order ??= Uint32Array.from(this.moves.keys()).sort(
-      (one, other) => this.costs[one]! - this.costs[other]!,
-    );
-    return this.order;
+  /** One pass over all moves: a sort would cost more than the few passes that are ever needed. */
+  private cheapest(notKind: number | null, refused: ReadonlySet<number>): number | null {
+    let best: number | null = null;
+    let least = this.standing;
+    for (let index = 0; index < this.costs.length; index += 1) {
+      const cost = this.costs[index]!;
+      if (!(cost < least) || this.kinds[index] === notKind || refused.has(index)) continue;
+      least = cost;
+      best = index;
+    }
+    return best;
   }
 
   private beyondLimit(move: Candidate): { readonly below: number; readonly above: number } {
@@ -163,20 +180,45 @@ function candidates(state: BowState): readonly Candidate[] {
   return moves;
 }
 
+/** A goal with the twists settled: its reading is level + top · t + bottom · b, each uncertain. */
+interface SettledGoal {
+  readonly mean: readonly [number, number, number];
+  readonly variance: readonly [number, number, number, number, number, number];
+  readonly low: number;
+  readonly high: number;
+  readonly scale: number;
+}
+
+/** Folds the twists of a move into the level, so that bolts can be tried cheaply. */
+function settleTwists(goal: SetupGoal, twists: number, special: number): SettledGoal {
+  const { mean: m, covariance: v } = goal.pieces;
+  const level = [1, special, twists, 0, 0];
+  const withRow = (row: number) => level.reduce((sum, c, i) => sum + c * v[i]![row]!, 0);
+  const inset = Math.min(goal.scale, (goal.high - goal.low) / 2);
+  return {
+    mean: [m[0]! + special * m[1]! + twists * m[2]!, m[3]!, m[4]!],
+    variance: [
+      level.reduce((sum, c, i) => sum + c * withRow(i), 0),
+      2 * withRow(3),
+      2 * withRow(4),
+      v[3]![3]!,
+      2 * v[3]![4]!,
+      v[4]![4]!,
+    ],
+    low: goal.low + inset,
+    high: goal.high - inset,
+    scale: goal.scale,
+  };
+}
+
 /** Expected squared miss in squared tolerances, summed over the goals. */
-function missOf(goals: readonly SetupGoal[], move: Candidate, special: number): number {
+function missOf(goals: readonly SettledGoal[], top: number, bottom: number): number {
   let miss = 0;
-  for (const { pieces, low, high, scale } of goals) {
-    const { mean: m, covariance: v } = pieces;
-    const { twists: k, top: t, bottom: b } = move;
-    const value = m[0]! + special * m[1]! + k * m[2]! + t * m[3]! + b * m[4]!;
-    const line = (i: number) => {
-      const vi = v[i]!;
-      return vi[0]! + special * vi[1]! + k * vi[2]! + t * vi[3]! + b * vi[4]!;
-    };
-    const variance = line(0) + special * line(1) + k * line(2) + t * line(3) + b * line(4);
-    const inset = Math.min(scale, (high - low) / 2);
-    const beyond = Math.max(low + inset - value, value - high + inset, 0);
+  for (const { mean, variance: v, low, high, scale } of goals) {
+    const value = mean[0] + top * mean[1] + bottom * mean[2];
+    const variance =
+      v[0] + top * (v[1] + top * v[3] + bottom * v[4]) + bottom * (v[2] + bottom * v[5]);
+    const beyond = value < low ? low - value : value > high ? value - high : 0;
     miss += (beyond * beyond + variance) / (scale * scale);
   }
   return miss;
@@ -195,7 +237,7 @@ function twistsAllowed(state: BowState): readonly [number, number] {
 }
 
 function movementCost({ twists, top, bottom }: Candidate): number {
-  const used = [twists, top, bottom].filter((one) => one !== 0).length;
+  const used = Number(twists !== 0) + Number(top !== 0) + Number(bottom !== 0);
   return (
     used * COST.control +
     Math.abs(twists) * COST.twist +
