@@ -53,6 +53,20 @@ await picture('rack', '/rack');
 await picture('new-bow', '/rack/new');
 await picture('bench', `/bench/${idOf('Heron')}`);
 await picture('bench-night', `/bench/${idOf('Curlew')}`, { theme: 'night' });
+await picture('behind-left', `/bench/${idOf('Heron')}?sight=behind`);
+await picture('behind-right', `/bench/${idOf('Curlew')}?sight=behind`);
+await picture('above', `/bench/${idOf('Heron')}?sight=above`);
+await picture('assembly', `/bench/${idOf('Kit A')}?step=inspect`);
+await picture('fit-out', `/bench/${idOf('Heron')}?step=fitOut`, {
+  steps: (page) => page.getByRole('button', { name: 'New string' }).click(),
+});
+await picture('how-to', `/bench/${idOf('Egret')}`, {
+  steps: (page) => page.fill('#entry-line', 'tt 7 1/16 near'),
+});
+await picture('behind-phone', `/bench/${idOf('Heron')}?sight=behind`, {
+  size: PHONE,
+  steps: (page) => page.getByTestId('behind').scrollIntoViewIfNeeded(),
+});
 await picture('range', `/range/${idOf('Heron')}?session=new`, {
   steps: async (page) => {
     await enter(page, 'f -1.5,3.1 -0.1,-1.3 -2.9,1.3 0.3,2.7 -2.3,-1.4 -6.6,-5.6');

@@ -106,7 +106,7 @@ export function BehindDrawing({
         })}
       {!narrow && (
         <text className="t-note" x={COLUMN_X} y={SHEET.height - 8}>
-          Seen from behind. Offsets ×{OFFSETS_TIMES}, widths ×{WIDTHS_TIMES}, lengths true.
+          Offsets ×{OFFSETS_TIMES}, widths ×{WIDTHS_TIMES}, lengths true.
         </text>
       )}
     </svg>

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { READINGS } from '#core/craft/readings.ts';
-import { showSigned } from '#core/quantity/show.ts';
+import { showNumber, showSigned } from '#core/quantity/show.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import { backUpOf } from '#core/record/back-up.ts';
 import type { BodyOf, EntryBody } from '#core/record/entry.ts';
@@ -85,7 +85,9 @@ function bandWords(
   bow: BowFacts,
 ): string {
   if (reading === 'tiller') return `${showSigned(low, 0)} to ${showSigned(high, 0)} mm`;
-  return `${showReading(reading, low, bow)} to ${showReading(reading, high, bow)}`;
+  const [from, to] = [showReading(reading, low, bow), showReading(reading, high, bow)];
+  // A band narrower than the rule's own division is said in millimetres.
+  return from === to ? `${showNumber(low, 1)} to ${showNumber(high, 1)} mm` : `${from} to ${to}`;
 }
 
 function freeBackUpName(first: string, taken: readonly string[]): string {
