@@ -37,4 +37,22 @@ describe('entrySchema', () => {
     expect(entrySchema.safeParse({ ...READING, body }).success).toBe(false);
     expect(entrySchema.safeParse({ ...READING, body: { ...body, amount: 4 } }).success).toBe(true);
   });
+  it('wants a string’s facts with a string, and only with a string', () => {
+    const fitted = { kind: 'itemFitted', item: 'string', described: 'new', touches: ['nockFit'] };
+    const string = { stringId: 's2', material: 'lowStretch', shotsBefore: 0 };
+    const ok = (body: object) => entrySchema.safeParse({ ...READING, body }).success;
+    expect(ok({ ...fitted, string })).toBe(true);
+    expect(ok(fitted)).toBe(false);
+    expect(ok({ ...fitted, item: 'rods', string })).toBe(false);
+    expect(ok({ ...fitted, string, touches: ['nothingKnown'] })).toBe(false);
+    expect(ok({ ...fitted, string: { ...string, twists: 400 } })).toBe(false);
+  });
+  it('refuses counts, skips and lists that say nothing', () => {
+    const ok = (body: object) => entrySchema.safeParse({ ...READING, body }).success;
+    expect(ok({ kind: 'positionCounted', control: 'twists', value: 24 })).toBe(true);
+    expect(ok({ kind: 'positionCounted', control: 'plungerReach', value: 1 })).toBe(false);
+    expect(ok({ kind: 'stepSkipped', step: 'proof', why: '' })).toBe(false);
+    expect(ok({ kind: 'listTicked', list: 'tools', items: ['square'] })).toBe(true);
+    expect(ok({ kind: 'factsSet', facts: { maker: { braceMinMm: 5 } } })).toBe(false);
+  });
 });

@@ -73,11 +73,11 @@ export function fitSingleModel(
     ],
     special: special === null ? 0 : (amounts.get(special) ?? 0),
   });
-  const observations = rows.readings.map(
-    ({ measured, moved, level }): LinearObservation => ({
+  const observations = poolUnchanged(rows.readings, repeatability).map(
+    ({ moved, level, precision, weighted }): LinearObservation => ({
       ...rowOf(moved, level),
-      y: measured.mean,
-      variance: meanVariance(measured, repeatability),
+      y: weighted / precision,
+      variance: 1 / precision,
     }),
   );
   const priors: NormalPrior[] = [
@@ -102,6 +102,31 @@ export function fitSingleModel(
   };
 }
 
+interface TakenUnder {
+  readonly measured: Measured;
+  readonly moved: ReadonlyMap<Control, number>;
+  readonly level: number;
+}
+
+/** Readings with nothing moved between them say together what their weighted mean says. */
+function poolUnchanged(readings: readonly TakenUnder[], repeatability: Repeatability) {
+  const pools: {
+    moved: ReadonlyMap<Control, number>;
+    level: number;
+    precision: number;
+    weighted: number;
+  }[] = [];
+  for (const { measured, moved, level } of readings) {
+    const precision = 1 / meanVariance(measured, repeatability);
+    const last = pools.at(-1);
+    if (last?.moved === moved && last.level === level) {
+      last.precision += precision;
+      last.weighted += precision * measured.mean;
+    } else pools.push({ moved, level, precision, weighted: precision * measured.mean });
+  }
+  return pools;
+}
+
 /** Each reading with what had been moved when it was taken, and which level it belongs to. */
 function takenUnder(state: BowState, response: SingleResponse, controls: readonly Control[]) {
   const events = [
@@ -113,7 +138,7 @@ function takenUnder(state: BowState, response: SingleResponse, controls: readonl
       .filter((upset) => upset.kind === 'item' || controls.includes(upset.control))
       .map((upset) => ({ index: upset.index, upset })),
   ].toSorted((one, other) => one.index - other.index);
-  const readings: { measured: Measured; moved: ReadonlyMap<Control, number>; level: number }[] = [];
+  const readings: TakenUnder[] = [];
   let moved: ReadonlyMap<Control, number> = new Map();
   let level = 0;
   for (const event of events) {

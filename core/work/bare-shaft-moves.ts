@@ -1,17 +1,14 @@
-import { shootsOffTheShelf } from '../craft/bow-terms.ts';
-import { type Control, CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
+import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showNumber } from '../quantity/show.ts';
-import { G_PER_GR } from '../quantity/units.ts';
-import { bareShaftEffect, presentReading } from '../gains/present-reading.ts';
-import { presentWeightN } from '../gains/present-weight.ts';
-import { type BareShaftAxis, bareShaftGain, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { bareShaftEffect } from '../gains/present-reading.ts';
+import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import type { BareShaftVerdict } from '../shots/bare-shaft-verdict.ts';
 import { causeOf, offsetWords } from '../shots/verdict-words.ts';
-import { boltsOutNow } from './bolts.ts';
-import { clamp, type Move, roundToStep } from './move.ts';
+import type { Move } from './move.ts';
+import { controlsFor, type Remedy, sizeRemedy } from './size-remedy.ts';
 
 /** An end that a verdict can grow on. */
 const END = { fletched: 6, bare: 3 } as const;
@@ -20,18 +17,8 @@ const VERTICAL_PATIENCE_ENDS = 3;
 /** Below this chance of being inside, the vertical axis is not yet likely enough to leave. */
 const VERTICAL_LIKELY_INSIDE = 0.5;
 
-/** Most of each control in one go, in its unit; and how far it may go in all from where it began. */
-const REACH: Partial<Record<Control, { readonly oneGo: number; readonly inAll: number }>> = {
-  nockingPoint: { oneGo: 2, inAll: 15 },
-  plungerPreload: { oneGo: 1, inAll: 2 },
-  topBolt: { oneGo: 0.5, inAll: 2 },
-  pointMass: { oneGo: 20 * G_PER_GR, inAll: 40 * G_PER_GR },
-};
-/** Points come in steps of about this. */
-const POINT_STEP_G = 5 * G_PER_GR;
 /** A remedy is worth taking first when it can do at least this share of what is wanted. */
 const ENOUGH_SHARE = 0.5;
-const NOCKING_LIMIT_MM = { low: 0, high: 25 } as const;
 
 /** What the bare shafts ask for next. Vertical before lateral; one control at a time. */
 export function bareShaftMove(
@@ -165,12 +152,6 @@ function axisReasons(state: BowState, verdict: BareShaftVerdict): readonly strin
   return [line('Across', 'outward', verdict.outward), line('Up and down', 'up', verdict.up)];
 }
 
-interface Remedy {
-  readonly amounts: ReadonlyMap<Control, number>;
-  /** Share of the offset that all that is left of this control could take away. */
-  readonly couldDo: number;
-}
-
 function remedyMove(
   state: BowState,
   session: ShootingSession,
@@ -252,70 +233,6 @@ function isSetAside(state: BowState, key: string): boolean {
   return state.setAside.some(
     (one) => one.moveKey === key && one.at >= (state.sessions.at(-1)?.openedAt ?? ''),
   );
-}
-
-/** Controls by reversibility for this bow; shelf bows have only the arrow, and weak only a lighter point. */
-function controlsFor(state: BowState, axis: 'outward' | 'up'): readonly (readonly Control[])[] {
-  if (axis === 'up') return [['nockingPoint']];
-  if (shootsOffTheShelf(state.bow.school)) return [['pointMass']];
-  return [['plungerPreload'], ['topBolt', 'bottomBolt'], ['pointMass']];
-}
-
-/**
- * How far to move: the amount that leaves the least expected squared offset when the gain itself is
- * uncertain, u = −δ g / (g² + s²), rounded to the control's step and kept inside its limits.
- */
-function sizeRemedy(
-  state: BowState,
-  controls: readonly Control[],
-  response: BareShaftAxis,
-  offsetAtReferenceMm: number,
-): Remedy | null {
-  const lead = controls[0];
-  const reach = lead === undefined ? undefined : REACH[lead];
-  if (lead === undefined || reach === undefined) return null;
-  const weightN = presentWeightN(state);
-  const gains = controls.map((control) => bareShaftGain(response, control, weightN));
-  const mean = gains.reduce((sum, gain) => sum + gain.mean, 0);
-  const variance = gains.reduce((sum, gain) => sum + gain.sd ** 2, 0);
-  if (mean === 0) return null;
-  const room = roomLeft(state, lead, reach.inAll);
-  const wanted = (-offsetAtReferenceMm * mean) / (mean ** 2 + variance);
-  const step = lead === 'pointMass' ? POINT_STEP_G : CONTROL_FACTS[lead].step;
-  const most = wanted > 0 ? Math.min(reach.oneGo, room.up) : Math.min(reach.oneGo, room.down);
-  const whole = Math.floor(most / step + 1e-9) * step;
-  const amount = clamp(roundToStep(wanted, step), -whole, whole);
-  if (amount === 0) return null;
-  const all = wanted > 0 ? room.up : room.down;
-  return {
-    amounts: new Map(controls.map((control) => [control, amount])),
-    couldDo: Math.abs((all * mean) / offsetAtReferenceMm),
-  };
-}
-
-function roomLeft(
-  state: BowState,
-  control: Control,
-  inAll: number,
-): { readonly up: number; readonly down: number } {
-  const moved = state.moved.get(control) ?? 0;
-  if (control === 'topBolt') {
-    const { canGoIn, canGoOut } = boltsOutNow(state);
-    return {
-      up: Math.min(canGoIn.top, canGoIn.bottom),
-      down: Math.min(canGoOut.top, canGoOut.bottom),
-    };
-  }
-  if (control === 'nockingPoint') {
-    const height = presentReading(state, 'nockingHeight')?.value;
-    if (height !== undefined) {
-      return {
-        up: Math.max(0, NOCKING_LIMIT_MM.high - height),
-        down: Math.max(0, height - NOCKING_LIMIT_MM.low),
-      };
-    }
-  }
-  return { up: Math.max(0, inAll - moved), down: Math.max(0, inAll + moved) };
 }
 
 function gainWords(state: BowState, remedy: Remedy, response: BareShaftAxis): string {

@@ -7,12 +7,13 @@ import { notForSchool, STEPS, type StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import { type StepStatus, stepStates } from '#core/work/step-states.ts';
 import { type BowHandle, useBow } from '../api/use-bow.ts';
 import { rememberBow } from '../app/last-bow.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { WaitingBar } from '../app/waiting-bar.tsx';
 import { useNow } from '../app/use-now.ts';
+import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { AnotherShaft } from './another-shaft.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
@@ -58,9 +59,11 @@ function Bench({
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const inputRef = useRef<HTMLInputElement>(null);
   const steps = useMemo(() => stepStates(state), [state]);
-  const move = useMemo(() => nextMove(state, now.getTime()), [state, now]);
+  const drawn = useAfterFirstFrame();
+  const move = useMemo(() => (drawn ? nextMove(state, now.getTime()) : null), [drawn, state, now]);
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
-  const sight = SIGHTS.find((one) => one === params.get('sight')) ?? sightOf(move?.step ?? null);
+  const sight =
+    SIGHTS.find((one) => one === params.get('sight')) ?? sightOf(move?.step ?? firstOpen(steps));
   const openStatus = steps.find(({ step }) => step.id === params.get('step'));
 
   const setParam = useCallback(
@@ -157,7 +160,13 @@ function Bench({
               </aside>
             ) : (
               <>
-                <NextMove move={move} onDone={done} onNotNow={notNow} onOther={doOther} />
+                <NextMove
+                  move={move}
+                  reckoning={!drawn}
+                  onDone={done}
+                  onNotNow={notNow}
+                  onOther={doOther}
+                />
                 <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
                 <div className="max-[719px]:hidden">{lately}</div>
               </>
@@ -214,4 +223,9 @@ function Bench({
       )}
     </>
   );
+}
+
+/** Where the next move most probably lies, for choosing the sight before it has been reckoned. */
+function firstOpen(steps: readonly StepStatus[]): StepId | null {
+  return steps.find(({ state }) => state !== 'holds' && state !== 'skipped')?.step.id ?? null;
 }

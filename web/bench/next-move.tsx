@@ -7,17 +7,27 @@ import { Fractions } from '../ui/fractions.tsx';
 /** The one next move: what, how much, why, what to expect, what can go wrong, what to check after. */
 export function NextMove({
   move,
+  reckoning = false,
   onDone,
   onNotNow,
   onOther,
   compact = false,
 }: {
   readonly move: Move | null;
+  /** The move is still being worked out: nothing is claimed yet. */
+  readonly reckoning?: boolean;
   readonly onDone: (move: Move) => void;
   readonly onNotNow: (move: Move) => void;
   readonly onOther: (move: Move) => void;
   readonly compact?: boolean;
 }) {
+  if (reckoning) {
+    return (
+      <section aria-label="Next move" aria-busy>
+        <h2 className="text-[13px] font-[640] text-accent">Next move</h2>
+      </section>
+    );
+  }
   if (move === null) {
     return (
       <section aria-label="Next move">

@@ -13,6 +13,7 @@ import { showLengthBoth, showNumber, showSigned } from '#core/quantity/show.ts';
 import { toStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { Fractions } from '../ui/fractions.tsx';
+import { TextField } from '../ui/text-field.tsx';
 
 const USUAL_NOCK_MM = 7;
 const USUAL_SHAFT_MM = 6;
@@ -48,20 +49,25 @@ export function NockingPanel({ state }: { readonly state: BowState }) {
         Locators, loose until proven: glued at the end, at “Fix and document”
       </h3>
       <div className="mt-1 grid gap-4 min-[560px]:grid-cols-4">
-        <Field label="Serving thread" value={thread} placeholder="0.5 mm" onChange={setThread} />
-        <Field
+        <TextField
+          label="Serving thread"
+          value={thread}
+          placeholder="0.5 mm"
+          onChange={setThread}
+        />
+        <TextField
           label="Nock, outside height, mm"
           value={nock}
           placeholder={String(USUAL_NOCK_MM)}
           onChange={setNock}
         />
-        <Field
+        <TextField
           label="Another shaft, mm"
           value={shaft}
           placeholder={showNumber(shaftMm, 1)}
           onChange={setShaft}
         />
-        <Field
+        <TextField
           label="Its nock, mm"
           value={otherNock}
           placeholder={showNumber(nockMm, 1)}
@@ -134,29 +140,4 @@ function millimetres(text: string): number | null {
   if (text.trim() === '') return null;
   const found = amountOf(text);
   return found !== null && found.mm >= 2 && found.mm <= 20 ? found.mm : null;
-}
-
-function Field({
-  label,
-  value,
-  placeholder,
-  onChange,
-}: {
-  readonly label: string;
-  readonly value: string;
-  readonly placeholder: string;
-  readonly onChange: (value: string) => void;
-}) {
-  return (
-    <label>
-      <span className="label">{label}</span>
-      <input
-        className="field"
-        value={value}
-        placeholder={placeholder}
-        maxLength={12}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    </label>
-  );
 }
