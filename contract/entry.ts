@@ -221,12 +221,14 @@ export const logResponseSchema = z.strictObject({ entries: z.array(loggedEntrySc
  * contract on the way out: the frame is checked, thousands of bodies are not checked twice.
  */
 export const ownLogResponseSchema = z.object({
-  entries: z.array(
-    z.custom<LoggedEntry>(
-      (entry) => typeof entry === 'object' && entry !== null && 'body' in entry && 'seq' in entry,
-    ),
+  entries: z.custom<readonly LoggedEntry[]>(
+    (entries) => Array.isArray(entries) && entries.every(looksLikeAnEntry),
   ),
 });
+
+function looksLikeAnEntry(entry: unknown): boolean {
+  return typeof entry === 'object' && entry !== null && 'body' in entry && 'seq' in entry;
+}
 
 export interface LogResponse {
   readonly entries: readonly LoggedEntry[];

@@ -14,7 +14,6 @@ import { learnRepeatability, type Repeatability } from './repeatability.ts';
 import {
   fitSingleModel,
   isSingleResponse,
-  SINGLE_RESPONSES,
   type SingleModel,
   type SingleResponse,
 } from './single-model.ts';
@@ -37,7 +36,8 @@ export interface LearnedGain extends Interval {
 export interface LearnedGains {
   readonly repeatability: Repeatability;
   readonly plane: PlaneModel;
-  readonly single: ReadonlyMap<SingleResponse, SingleModel>;
+  /** Fitted when first asked for: most looks at a bow ask for one or two. */
+  readonly single: (response: SingleResponse) => SingleModel;
 }
 
 /** The fit is a pure function of the state; a state is folded once and asked many times. */
@@ -47,15 +47,15 @@ export function learnedGains(state: BowState): LearnedGains {
   const known = FITTED.get(state);
   if (known !== undefined) return known;
   const repeatability = learnRepeatability(state);
+  const singles = new Map<SingleResponse, SingleModel>();
   const fitted: LearnedGains = {
     repeatability,
     plane: fitPlaneModel(state, repeatability),
-    single: new Map(
-      SINGLE_RESPONSES.map((response) => [
-        response,
-        fitSingleModel(state, response, repeatability),
-      ]),
-    ),
+    single: (response) => {
+      const model = singles.get(response) ?? fitSingleModel(state, response, repeatability);
+      singles.set(response, model);
+      return model;
+    },
   };
   FITTED.set(state, fitted);
   return fitted;
@@ -153,13 +153,13 @@ function differenceRow(
     };
   }
   if (!isSingleResponse(kind)) return null;
-  const model = gains.single.get(kind);
-  return model === undefined ? null : { posterior: model.posterior, row: model.rowOf(amounts) };
+  const model = gains.single(kind);
+  return { posterior: model.posterior, row: model.rowOf(amounts) };
 }
 
 function levelRow(gains: LearnedGains, kind: ReadingKind): ModelRow | null {
   if (isPlaneResponse(kind)) return gains.plane.rowAt(kind, gains.plane.now);
-  return isSingleResponse(kind) ? (gains.single.get(kind)?.rowNow ?? null) : null;
+  return isSingleResponse(kind) ? gains.single(kind).rowNow : null;
 }
 
 function isZero({ row, special }: ModelRow): boolean {

@@ -15,7 +15,7 @@ import { meanVariance, type Repeatability } from './repeatability.ts';
 import type { ModelRow } from './plane-model.ts';
 
 /** The readings that answer one or two controls each, apart from twists and bolts. */
-export const SINGLE_RESPONSES = [
+const SINGLE_RESPONSES = [
   'nockingHeight',
   'restHeight',
   'centreShotAtPoint',

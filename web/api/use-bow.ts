@@ -27,6 +27,7 @@ function mergeLog(
   known: readonly LoggedEntry[],
   more: readonly LoggedEntry[],
 ): readonly LoggedEntry[] {
+  if (more.length === 0) return known;
   const ids = new Set(known.map((entry) => entry.id));
   return [...known, ...more.filter((entry) => !ids.has(entry.id))];
 }

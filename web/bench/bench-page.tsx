@@ -105,7 +105,8 @@ function Bench({
   const undo = (ids: readonly string[]) =>
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const enterReading = (kind: ReadingKind) => openEntryLine(`${READINGS[kind].code} `);
-  const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
+  const lastStored =
+    lastIds.length === 0 ? [] : bow.log.filter((entry) => lastIds.includes(entry.id));
   const code = codeAt(text)?.code;
   const reading = code?.kind === 'reading' ? code.reading : null;
   const drawing = { state, move, sight, onReading: enterReading };

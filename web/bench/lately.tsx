@@ -79,9 +79,7 @@ export function Lately({
   readonly undoneIds: ReadonlySet<string>;
   readonly onUndo: (entryIds: readonly string[]) => void;
 }) {
-  const recent = log
-    .filter(({ body }) => body.kind !== 'undone' && body.kind !== 'bowMade')
-    .slice(-SHOWN);
+  const recent = newest(log);
   if (recent.length === 0) return null;
   return (
     <section aria-label="Lately" className="mt-5 border-t border-faint pt-2">
@@ -121,6 +119,17 @@ export function Lately({
       </ul>
     </section>
   );
+}
+
+/** The newest entries worth showing, oldest first; looked for from the end of a log that may be long. */
+function newest(log: readonly LoggedEntry[]): readonly LoggedEntry[] {
+  const found: LoggedEntry[] = [];
+  for (let at = log.length - 1; at >= 0 && found.length < SHOWN; at -= 1) {
+    const entry = log[at];
+    if (entry !== undefined && entry.body.kind !== 'undone' && entry.body.kind !== 'bowMade')
+      found.unshift(entry);
+  }
+  return found;
 }
 
 /** Changes that were one move are taken back together. */
