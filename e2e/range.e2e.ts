@@ -200,8 +200,12 @@ test('keyboard only: open a bow, enter a reading, plot an end, accept the move',
     .toMatchObject({ attitude: { outwardDeg: 0, upDeg: 4 } });
   await page.keyboard.press('g');
   await page.keyboard.press('2');
+  // The move stands on both views: wait for the bench's own, or the focus goes with the range.
+  await expect(page).toHaveURL(/\/bench\//);
+  await expect(page.getByTestId('plot')).toHaveCount(0);
   const accept = page.getByTestId('next-move').getByRole('button').first();
   await accept.focus();
+  await expect(accept).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page).toHaveURL(/\/range\//);
 });
