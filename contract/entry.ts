@@ -13,22 +13,18 @@ import { CHECKLISTS } from '#core/craft/checklists.ts';
 import { FIT_OUT_ITEMS, STRING_MATERIALS } from '#core/craft/fit-out.ts';
 import { FACET_IDS, type FacetId, STEP_IDS } from '#core/craft/steps.ts';
 import {
-  ARROW_STATES,
   COUNTED_CONTROLS,
   type Entry,
   type EntryBody,
   type LoggedEntry,
   SOURCES,
 } from '#core/record/entry.ts';
+import { id, MOST_NAME, MOST_TEXT, shortText, text } from './parts.ts';
+import { SHOOTING_BODIES } from './shooting-entry.ts';
 
-/** Longest free text and lists accepted, so that one entry can never fill the disk. */
-const MOST_NAME = 80;
-const MOST_TEXT = 2000;
+/** Longest list of replicates accepted, so that one entry can never fill the disk. */
 const MOST_REPLICATES = 20;
 
-const id = z.uuid();
-const shortText = z.string().trim().min(1).max(MOST_NAME);
-const text = z.string().max(MOST_TEXT);
 const figure = z.number().min(-1e5).max(1e5);
 const positive = z.number().positive().max(1e5);
 
@@ -80,12 +76,6 @@ const bowMade = z.strictObject({
   inParts: z.boolean(),
   backupOf: id.optional(),
 });
-
-const attitude = z.strictObject({
-  outwardDeg: z.number().min(-45).max(45),
-  upDeg: z.number().min(-45).max(45),
-});
-const buttMm = z.number().min(-5000).max(5000);
 
 /** Everything that can be said of a bow, checked at every door: wire, file, database. */
 const entryBodySchema = z.discriminatedUnion('kind', [
@@ -163,35 +153,7 @@ const entryBodySchema = z.discriminatedUnion('kind', [
   }),
   z.strictObject({ kind: z.literal('shotsFired'), count: z.int().min(1).max(1000), note: text }),
   z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(MOST_TEXT) }),
-  z.strictObject({
-    kind: z.literal('sessionOpened'),
-    sessionId: id,
-    distanceM: z.number().min(2).max(120),
-    toleranceMm: z.number().min(1).max(1000),
-    toleranceWhy: text,
-    buttMm: z.number().min(200).max(5000),
-  }),
-  z.strictObject({
-    kind: z.literal('shotPlaced'),
-    shotId: id,
-    sessionId: id,
-    endNumber: z.int().min(1).max(500),
-    arrow: z.enum(ARROW_STATES),
-    outwardMm: buttMm,
-    upMm: buttMm,
-    calledBad: z.boolean(),
-    attitude: attitude.optional(),
-  }),
-  z.strictObject({
-    kind: z.literal('shotAmended'),
-    shotId: id,
-    arrow: z.enum(ARROW_STATES).optional(),
-    outwardMm: buttMm.optional(),
-    upMm: buttMm.optional(),
-    calledBad: z.boolean().optional(),
-    attitude: attitude.optional(),
-  }),
-  z.strictObject({ kind: z.literal('sessionClosed'), sessionId: id }),
+  ...SHOOTING_BODIES,
   z.strictObject({ kind: z.literal('moveSetAside'), moveKey: shortText, title: text }),
   z.strictObject({ kind: z.literal('undone'), entryId: id }),
 ]) satisfies z.ZodType<EntryBody>;

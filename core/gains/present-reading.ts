@@ -3,12 +3,7 @@ import type { ReadingKind } from '../craft/readings.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
 import type { BowState, ChangeMade, Measured } from '../record/fold.ts';
 import { intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
-import { presentWeightN } from './present-weight.ts';
-import { type BareShaftAxis, bareShaftGain } from './prior-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
-
-/** Half of the normal 90 % interval in standard deviations. */
-const HALF_90 = 1.6449;
 
 /** A reading as it stands now: measured, or expected after changes made since. */
 export interface PresentReading {
@@ -80,21 +75,4 @@ function backedShift(
   const back = new Map([...made].map(([control, amount]) => [control, -amount]));
   const { shift, plusMinus } = effectOn(state, kind, back);
   return { shift: shift === 0 ? 0 : -shift, plusMinus };
-}
-
-/** What moving controls does to bare shafts: Σ gain · amount, spreads added as squares. */
-export function bareShaftEffect(
-  state: BowState,
-  axis: BareShaftAxis,
-  amounts: ReadonlyMap<Control, number>,
-): Effect {
-  const weightN = presentWeightN(state);
-  let shift = 0;
-  let variance = 0;
-  for (const [control, amount] of amounts) {
-    const gain = bareShaftGain(axis, control, weightN);
-    shift += gain.mean * amount;
-    variance += (gain.sd * amount) ** 2;
-  }
-  return { shift, plusMinus: HALF_90 * Math.sqrt(variance) };
 }

@@ -1,10 +1,17 @@
 import type { Control } from '../craft/controls.ts';
 import type { SpecialPrior } from '../numeric/grid-linear.ts';
+import type { FacetId } from '../craft/steps.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { G_PER_GR, N_PER_LBF, PLUNGER_MM_PER_TURN } from '../quantity/units.ts';
 
 /** Bare-shaft offset at the reference distance, mm; outward and up positive. */
-export type BareShaftAxis = 'bareShaftOutward' | 'bareShaftUp';
+export const BARE_SHAFT_AXES = ['bareShaftOutward', 'bareShaftUp'] as const;
+export type BareShaftAxis = (typeof BARE_SHAFT_AXES)[number];
+/** The half of the bare-shaft step each axis speaks for. */
+export const BARE_SHAFT_FACET = {
+  bareShaftOutward: 'bareShaftLateral',
+  bareShaftUp: 'bareShaftVertical',
+} as const satisfies Record<BareShaftAxis, FacetId>;
 export type Response = ReadingKind | BareShaftAxis;
 
 /** Bare-shaft gains are stated at this distance and scale in proportion. */

@@ -81,6 +81,7 @@ function follow(log: BowLog, bow: SimulatedBow): void {
       case 'nothing':
         log.add({ kind: 'moveSetAside', moveKey: move.key, title: move.title });
         break;
+      case 'checkBlame':
       case 'shootEnd':
         return;
     }

@@ -5,13 +5,11 @@ import type { RuleDivision } from '../quantity/fraction.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
 import type { FitOutItem, StringMaterial } from '../craft/fit-out.ts';
 import type { FacetId, StepId } from '../craft/steps.ts';
+import type { ShootingBody } from './shooting-entries.ts';
 
 /** Where a number comes from; a rule of thumb never passes for a measurement. */
 export const SOURCES = ['measured', 'maker', 'ruleOfThumb', 'guess'] as const;
 export type Source = (typeof SOURCES)[number];
-
-export const ARROW_STATES = ['fletched', 'bare'] as const;
-export type ArrowState = (typeof ARROW_STATES)[number];
 
 /** The maker's hard limits and marks; each is absent until somebody has read it off the bow. */
 interface MakerFigures {
@@ -84,12 +82,6 @@ export interface ArrowFacts {
   readonly pointMassG: number;
 }
 
-/** Where the nock of a shaft in the butt points, degrees from the point: outward and up. */
-export interface NockAttitude {
-  readonly outwardDeg: number;
-  readonly upDeg: number;
-}
-
 /** One thing that happened. Lengths mm, force N, mass g, twists and turns as counts. */
 export type EntryBody =
   | ({ readonly kind: 'bowMade' } & BowFacts)
@@ -150,35 +142,7 @@ export type EntryBody =
   | { readonly kind: 'listTicked'; readonly list: ChecklistName; readonly items: readonly string[] }
   | { readonly kind: 'shotsFired'; readonly count: number; readonly note: string }
   | { readonly kind: 'note'; readonly text: string }
-  | {
-      readonly kind: 'sessionOpened';
-      readonly sessionId: string;
-      readonly distanceM: number;
-      readonly toleranceMm: number;
-      readonly toleranceWhy: string;
-      readonly buttMm: number;
-    }
-  | {
-      readonly kind: 'shotPlaced';
-      readonly shotId: string;
-      readonly sessionId: string;
-      readonly endNumber: number;
-      readonly arrow: ArrowState;
-      readonly outwardMm: number;
-      readonly upMm: number;
-      readonly calledBad: boolean;
-      readonly attitude?: NockAttitude | undefined;
-    }
-  | {
-      readonly kind: 'shotAmended';
-      readonly shotId: string;
-      readonly arrow?: ArrowState | undefined;
-      readonly outwardMm?: number | undefined;
-      readonly upMm?: number | undefined;
-      readonly calledBad?: boolean | undefined;
-      readonly attitude?: NockAttitude | undefined;
-    }
-  | { readonly kind: 'sessionClosed'; readonly sessionId: string }
+  | ShootingBody
   | { readonly kind: 'moveSetAside'; readonly moveKey: string; readonly title: string }
   | { readonly kind: 'undone'; readonly entryId: string };
 

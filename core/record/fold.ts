@@ -9,6 +9,7 @@ import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
 import { type Positions, PositionTally } from './positions.ts';
 import {
   amendShot,
+  noteEnd,
   openSession,
   placeShot,
   type SessionDraft,
@@ -16,6 +17,12 @@ import {
   type Shot,
 } from './shooting.ts';
 import { StringBag, type StringState } from './strings.ts';
+import {
+  closeExperiment,
+  type Experiment,
+  type PaperTear,
+  type TargetLanding,
+} from './range-records.ts';
 import { undoneEntryIds } from './undo.ts';
 
 /** A reading with its replicates summed up; values in the stored unit. */
@@ -70,6 +77,10 @@ export interface BowState {
   readonly moved: ReadonlyMap<Control, number>;
   readonly targets: ReadonlyMap<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>;
   readonly sessions: readonly ShootingSession[];
+  readonly tears: readonly PaperTear[];
+  readonly experiments: readonly Experiment[];
+  /** Where bare shafts land when this bow is tuned, mm at 18 m; null: on the fletched. */
+  readonly landing: TargetLanding | null;
   readonly setAside: readonly { readonly moveKey: string; readonly at: string }[];
   readonly undoneIds: ReadonlySet<string>;
   readonly lastAt: string;
@@ -99,6 +110,9 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   const shotPlaces = new Map<string, { shots: Shot[]; position: number }>();
   const setAside: { moveKey: string; at: string }[] = [];
   const items: ItemChange[] = [];
+  const tears: PaperTear[] = [];
+  const experiments: Experiment[] = [];
+  let landing: TargetLanding | null = null;
   const bag = new StringBag(bow, made.at);
   const tally = new PositionTally(bow);
   const ticked = new Map<ChecklistName, ReadonlySet<string>>();
@@ -127,6 +141,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         moved.set(body.control, (moved.get(body.control) ?? 0) + body.amount);
         if (body.control === 'twists') bag.twist(body.amount);
         else tally.move(body.control, body.amount);
+        bow = withArrowChanged(bow, body);
         break;
       case 'positionCounted':
         if (body.control === 'twists') bag.countTwists(body.value);
@@ -167,7 +182,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         targets.set(body.reading, body);
         break;
       case 'sessionOpened':
-        sessions.set(body.sessionId, openSession(entry, body));
+        sessions.set(body.sessionId, openSession(entry, body, index));
         break;
       case 'sessionClosed': {
         const session = sessions.get(body.sessionId);
@@ -178,12 +193,33 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         const session = sessions.get(body.sessionId);
         if (session === undefined) break;
         shotPlaces.set(body.shotId, { shots: session.shots, position: session.shots.length });
-        session.shots.push(placeShot(entry, body, index));
+        session.shots.push(placeShot(entry, body, index, session.distanceM));
         bag.shoot(1);
         break;
       }
       case 'shotAmended':
         amendShot(shotPlaces.get(body.shotId), body);
+        break;
+      case 'endNoted':
+        noteEnd(sessions.get(body.sessionId), body);
+        break;
+      case 'blameChecked':
+        for (const item of body.items) sessions.get(body.sessionId)?.blameChecked.add(item);
+        break;
+      case 'pictureKept':
+        sessions.get(body.sessionId)?.pictures.push(body);
+        break;
+      case 'paperTorn':
+        tears.push({ ...body, entryId: entry.id, index, at: entry.at });
+        break;
+      case 'landingSet':
+        landing = { ...body, at: entry.at };
+        break;
+      case 'experimentOpened':
+        experiments.push({ ...body, index, openedAt: entry.at, closedWhy: null });
+        break;
+      case 'experimentClosed':
+        closeExperiment(experiments, body);
         break;
       case 'moveSetAside':
         setAside.push({ moveKey: body.moveKey, at: entry.at });
@@ -210,6 +246,9 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
     moved,
     targets,
     sessions: [...sessions.values()],
+    tears,
+    experiments,
+    landing,
     setAside,
     undoneIds,
     lastAt: log.at(-1)?.at ?? made.at,
@@ -225,6 +264,17 @@ function withLaterFacts(bow: BowFacts, facts: BodyOf<'factsSet'>['facts']): BowF
     owner: facts.owner ?? bow.owner,
     described: facts.described ?? bow.described,
   };
+}
+
+/** A cut shortens the shaft, another point changes its mass: the arrow's facts follow. */
+function withArrowChanged(bow: BowFacts, { control, amount }: BodyOf<'change'>): BowFacts {
+  if (bow.arrow === undefined) return bow;
+  const { lengthMm, pointMassG } = bow.arrow;
+  if (control === 'shaftCut')
+    return { ...bow, arrow: { ...bow.arrow, lengthMm: lengthMm - amount } };
+  if (control === 'pointMass')
+    return { ...bow, arrow: { ...bow.arrow, pointMassG: pointMassG + amount } };
+  return bow;
 }
 
 function withMovePartners(changes: readonly ChangeMade[]): readonly ChangeMade[] {

@@ -1,4 +1,14 @@
-import type { ArrowState, BodyOf, LoggedEntry, NockAttitude } from './entry.ts';
+import type { BodyOf, LoggedEntry } from './entry.ts';
+import type {
+  ArrowState,
+  ContactMarks,
+  FlightSeen,
+  Light,
+  NockAttitude,
+  SessionConditions,
+  SessionKind,
+  Wind,
+} from './shooting-entries.ts';
 
 export interface Shot {
   readonly shotId: string;
@@ -11,32 +21,90 @@ export interface Shot {
   readonly upMm: number;
   readonly calledBad: boolean;
   readonly attitude: NockAttitude | null;
+  readonly arrowNumber: number | null;
+  readonly distanceM: number;
+  /** How well its place was read, one standard deviation, mm. */
+  readonly readToMm: number;
 }
 
-export interface ShootingSession {
+/** What was noticed in one end. */
+export interface EndNote {
+  readonly marks: ContactMarks | null;
+  readonly flight: FlightSeen | null;
+  readonly wind: Wind | null;
+  readonly light: Light | null;
+  readonly tired: boolean;
+  readonly arrowBuild: string | null;
+}
+
+export interface ShootingSession extends SessionConditions {
   readonly sessionId: string;
   readonly entryId: string;
+  /** Place of its opening in the log. */
+  readonly index: number;
   readonly openedAt: string;
+  readonly sessionKind: SessionKind;
+  readonly experimentId: string | null;
   readonly distanceM: number;
   readonly toleranceMm: number;
   readonly toleranceWhy: string;
   readonly buttMm: number;
   readonly shots: readonly Shot[];
+  readonly endNotes: ReadonlyMap<number, EndNote>;
+  /** What was looked at before bow or arrow was blamed. */
+  readonly blameChecked: ReadonlySet<string>;
+  readonly pictures: readonly { readonly pictureId: string; readonly endNumber: number }[];
   readonly closed: boolean;
 }
 
 /** A session while the log is being folded. */
-export interface SessionDraft extends Omit<ShootingSession, 'shots' | 'closed'> {
+export interface SessionDraft
+  extends Omit<ShootingSession, 'shots' | 'closed' | 'endNotes' | 'blameChecked' | 'pictures'> {
   shots: Shot[];
+  endNotes: Map<number, EndNote>;
+  blameChecked: Set<string>;
+  pictures: { pictureId: string; endNumber: number }[];
   closed: boolean;
 }
 
-export function openSession(entry: LoggedEntry, body: BodyOf<'sessionOpened'>): SessionDraft {
-  const { kind: _kind, ...facts } = body;
-  return { ...facts, entryId: entry.id, openedAt: entry.at, shots: [], closed: false };
+/** A shot plotted by hand is read to about this, one standard deviation. */
+const PLOTTED_TO_MM = 1;
+const NOTHING_NOTED: EndNote = {
+  marks: null,
+  flight: null,
+  wind: null,
+  light: null,
+  tired: false,
+  arrowBuild: null,
+};
+
+export function openSession(
+  entry: LoggedEntry,
+  body: BodyOf<'sessionOpened'>,
+  index: number,
+): SessionDraft {
+  const { kind: _kind, sessionKind = 'bareShaft', experimentId = null, ...facts } = body;
+  return {
+    ...facts,
+    sessionKind,
+    experimentId,
+    entryId: entry.id,
+    index,
+    openedAt: entry.at,
+    shots: [],
+    endNotes: new Map(),
+    blameChecked: new Set(),
+    pictures: [],
+    closed: false,
+  };
 }
 
-export function placeShot(entry: LoggedEntry, body: BodyOf<'shotPlaced'>, index: number): Shot {
+export function placeShot(
+  entry: LoggedEntry,
+  body: BodyOf<'shotPlaced'>,
+  index: number,
+  sessionDistanceM: number,
+): Shot {
   return {
     shotId: body.shotId,
     entryId: entry.id,
@@ -48,7 +116,24 @@ export function placeShot(entry: LoggedEntry, body: BodyOf<'shotPlaced'>, index:
     upMm: body.upMm,
     calledBad: body.calledBad,
     attitude: body.attitude ?? null,
+    arrowNumber: body.arrowNumber ?? null,
+    distanceM: body.distanceM ?? sessionDistanceM,
+    readToMm: body.readToMm ?? PLOTTED_TO_MM,
   };
+}
+
+/** Adds what was noticed in an end to what was noticed before. */
+export function noteEnd(session: SessionDraft | undefined, body: BodyOf<'endNoted'>): void {
+  if (session === undefined) return;
+  const known = session.endNotes.get(body.endNumber) ?? NOTHING_NOTED;
+  session.endNotes.set(body.endNumber, {
+    marks: body.marks ?? known.marks,
+    flight: body.flight ?? known.flight,
+    wind: body.wind ?? known.wind,
+    light: body.light ?? known.light,
+    tired: body.tired ?? known.tired,
+    arrowBuild: body.arrowBuild ?? known.arrowBuild,
+  });
 }
 
 export function amendShot(
@@ -64,5 +149,6 @@ export function amendShot(
     upMm: body.upMm ?? shot.upMm,
     calledBad: body.calledBad ?? shot.calledBad,
     attitude: body.attitude ?? shot.attitude,
+    arrowNumber: body.arrowNumber ?? shot.arrowNumber,
   };
 }

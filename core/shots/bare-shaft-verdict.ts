@@ -3,6 +3,7 @@ import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { type AxisEnd, type AxisVerdict, axisVerdict } from './axis-verdict.ts';
 import { jointFactorOdds, SCATTER_FACTORS, type ScatterPrior } from './offset-posterior.ts';
+import { shotInBowFrame } from './cant.ts';
 import { farOutShots } from './far-out.ts';
 
 /** Bare shafts scatter more than a bow can explain from this factor on. */
@@ -38,6 +39,31 @@ export function shotsSpeakingFor(
   return session.shots.filter((shot) => shot.index > lastUpset);
 }
 
+/** Where bare shafts are meant to land from the fletched, mm at the session's distance. */
+export interface Landing {
+  readonly outwardMm: number;
+  readonly upMm: number;
+}
+export const ON_THE_FLETCHED: Landing = { outwardMm: 0, upMm: 0 };
+
+/** Shots in the bow's frame, bare ones counted from where they are meant to land. */
+export function shotsFromLanding(
+  session: ShootingSession,
+  shots: readonly Shot[],
+  landing: Landing,
+): readonly Shot[] {
+  return shots.map((raw) => {
+    const shot = shotInBowFrame(session, raw);
+    return shot.arrow === 'bare'
+      ? {
+          ...shot,
+          outwardMm: shot.outwardMm - landing.outwardMm,
+          upMm: shot.upMm - landing.upMm,
+        }
+      : shot;
+  });
+}
+
 /**
  * The verdict of a session on both axes. A change of the nocking point empties only the vertical
  * axis, a change of preload only the lateral one: each axis pools the shots that still speak for it.
@@ -46,9 +72,12 @@ export function bareShaftVerdict(
   session: ShootingSession,
   doubts: readonly Upset[],
   prior: { readonly outward: ScatterPrior; readonly up: ScatterPrior },
+  landing: Landing = ON_THE_FLETCHED,
 ): BareShaftVerdict {
-  const lateral = shotsSpeakingFor('bareShaftLateral', session, doubts);
-  const vertical = shotsSpeakingFor('bareShaftVertical', session, doubts);
+  const speaking = (facet: 'bareShaftLateral' | 'bareShaftVertical') =>
+    shotsFromLanding(session, shotsSpeakingFor(facet, session, doubts), landing);
+  const lateral = speaking('bareShaftLateral');
+  const vertical = speaking('bareShaftVertical');
   const outward = axisVerdict(
     endsOf(lateral, (shot) => shot.outwardMm),
     session.toleranceMm,
@@ -59,19 +88,19 @@ export function bareShaftVerdict(
     session.toleranceMm,
     prior.up,
   );
-  const speaking = lateral.length >= vertical.length ? lateral : vertical;
+  const judged = lateral.length >= vertical.length ? lateral : vertical;
   return {
     outward,
     up,
     toleranceMm: session.toleranceMm,
     counted: {
-      fletched: countOf(speaking, 'fletched'),
-      bare: countOf(speaking, 'bare'),
-      calledBad: speaking.filter((shot) => shot.calledBad).length,
+      fletched: countOf(judged, 'fletched'),
+      bare: countOf(judged, 'bare'),
+      calledBad: judged.filter((shot) => shot.calledBad).length,
     },
-    ends: new Set(speaking.map((shot) => shot.endNumber)).size,
+    ends: new Set(judged.map((shot) => shot.endNumber)).size,
     scattered: isScattered(outward, up),
-    farOutShotIds: farOutShots(speaking),
+    farOutShotIds: farOutShots(judged),
     done: outward.done && up.done,
   };
 }
@@ -83,7 +112,7 @@ function countOf(shots: readonly Shot[], arrow: Shot['arrow']): number {
 function endsOf(shots: readonly Shot[], axis: (shot: Shot) => number): readonly AxisEnd[] {
   const ends = new Map<number, { fletchedMm: number[]; bareMm: number[] }>();
   for (const shot of shots) {
-    if (shot.calledBad) continue;
+    if (shot.calledBad || (shot.arrow !== 'bare' && shot.arrow !== 'fletched')) continue;
     const end = ends.get(shot.endNumber) ?? { fletchedMm: [], bareMm: [] };
     ends.set(shot.endNumber, end);
     (shot.arrow === 'bare' ? end.bareMm : end.fletchedMm).push(axis(shot));

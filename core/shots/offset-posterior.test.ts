@@ -46,7 +46,7 @@ describe('offsetPosterior', () => {
     const [first] = offsetPosterior(axisSums(fletched, bare), NO_SCATTER_PRIOR).mixture;
     // pooled s² = (32 + 32) / 4 = 16; standard error = 4 √(1/3 + 1/3)
     expect(first!.degrees).toBe(4);
-    expect(first!.scaleMm).toBeCloseTo(4 * Math.sqrt(2 / 3), 12);
+    expect(first!.scale).toBeCloseTo(4 * Math.sqrt(2 / 3), 12);
   });
 
   it('agrees with integrating the likelihood by brute force', () => {

@@ -1,5 +1,9 @@
-import cdf from '@stdlib/stats-base-dists-t-cdf';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
+import {
+  type StudentMixture,
+  studentMixtureCdf,
+  studentMixtureHalfWidth,
+} from '../numeric/student-mixture.ts';
 
 /** What is known of an archer's scatter before this session: scaled-inverse-χ²(degrees, sdMm). */
 export interface ScatterPrior {
@@ -16,21 +20,15 @@ export const SCATTER_FACTOR_ODDS = [0.2, 0.3, 0.25, 0.15, 0.1] as const;
  * Shots are read to about a millimetre; identical plots must not claim a scatter of zero.
  * Standard deviation of that reading, mm.
  */
-const PLOT_READING_SD_MM = 0.5;
+export const PLOT_READING_SD_MM = 0.5;
 
 /** Fewest counted shots of each kind that allow an offset at all. */
 export const FEWEST_EACH = 2;
 
-interface StudentT {
-  readonly weight: number;
-  readonly degrees: number;
-  readonly scaleMm: number;
-}
-
 /** The offset of bare from fletched on one axis: a mixture of Student t about one centre. */
 export interface OffsetPosterior {
   readonly centreMm: number;
-  readonly mixture: readonly StudentT[];
+  readonly mixture: StudentMixture;
   /** Posterior odds of each scatter factor by this axis alone, summing to 1. */
   readonly factorOdds: readonly number[];
 }
@@ -89,28 +87,25 @@ export function offsetPosterior(sums: AxisSums, prior: ScatterPrior): OffsetPost
     scales.push(Math.sqrt((squares / degrees) * (1 / nf + k ** 2 / nb)));
   }
   const factorOdds = normaliseLogOdds(logOdds);
+  const centreMm = sums.bareMeanMm - sums.fletchedMeanMm;
   return {
-    centreMm: sums.bareMeanMm - sums.fletchedMeanMm,
+    centreMm,
     factorOdds,
-    mixture: factorOdds.map((weight, index) => ({ weight, degrees, scaleMm: scales[index]! })),
+    mixture: factorOdds.map((weight, index) => ({
+      weight,
+      degrees,
+      mean: centreMm,
+      scale: scales[index]!,
+    })),
   };
 }
 
 /** Turns logarithms of odds into odds that sum to 1, safely for very unlikely members. */
-function normaliseLogOdds(logOdds: readonly number[]): number[] {
+export function normaliseLogOdds(logOdds: readonly number[]): number[] {
   const highest = Math.max(...logOdds);
   const odds = logOdds.map((value) => Math.exp(value - highest));
   const total = odds.reduce((sum, value) => sum + value, 0);
   return odds.map((value) => value / total);
-}
-
-/** P(δ ≤ xMm). */
-function probabilityBelow(posterior: OffsetPosterior, xMm: number): number {
-  let total = 0;
-  for (const { weight, degrees, scaleMm } of posterior.mixture) {
-    total += weight * cdf((xMm - posterior.centreMm) / scaleMm, degrees);
-  }
-  return total;
 }
 
 /** Chances that the offset lies outward (or up) beyond, inward (or down) beyond, or within ±tolerance. */
@@ -121,39 +116,27 @@ export interface ToleranceOdds {
 }
 
 /** @throws RangeError unless toleranceMm is above 0 */
-export function toleranceOdds(posterior: OffsetPosterior, toleranceMm: number): ToleranceOdds {
+export function toleranceOdds(
+  { mixture }: { readonly mixture: StudentMixture },
+  toleranceMm: number,
+): ToleranceOdds {
   if (!(toleranceMm > 0))
     throw new RangeError(`toleranceOdds: tolerance ${toleranceMm} must be above 0`);
-  const minus = probabilityBelow(posterior, -toleranceMm);
-  const upToPlus = probabilityBelow(posterior, toleranceMm);
+  const minus = studentMixtureCdf(mixture, -toleranceMm);
+  const upToPlus = studentMixtureCdf(mixture, toleranceMm);
   return { plus: 1 - upToPlus, minus, inside: Math.max(0, upToPlus - minus) };
 }
 
-/** Bisection stops at this share of the starting bracket: far below a hundredth of a millimetre. */
-const HALF_WIDTH_STEPS = 60;
-
 /**
- * Half the central interval of the offset, mm: the mixture is symmetric, so the interval is
- * centre ± this. Found by bisection on the distribution.
+ * Half the central interval of the offset, mm.
  *
  * @param level e.g. 0.9, the program's ± everywhere
  */
-export function offsetHalfWidthMm(posterior: OffsetPosterior, level = 0.9): number {
-  if (!(level > 0 && level < 1))
-    throw new RangeError(`offsetHalfWidthMm: level ${level} must be in 0…1`);
-  const target = (1 + level) / 2;
-  let high = Math.max(...posterior.mixture.map(({ scaleMm }) => scaleMm));
-  for (let doubling = 0; doubling < 60; doubling += 1) {
-    if (probabilityBelow(posterior, posterior.centreMm + high) >= target) break;
-    high *= 2;
-  }
-  let low = 0;
-  for (let step = 0; step < HALF_WIDTH_STEPS; step += 1) {
-    const middle = (low + high) / 2;
-    if (probabilityBelow(posterior, posterior.centreMm + middle) < target) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+export function offsetHalfWidthMm(
+  { mixture }: { readonly mixture: StudentMixture },
+  level = 0.9,
+): number {
+  return studentMixtureHalfWidth(mixture, level);
 }
 
 /**

@@ -22,13 +22,12 @@ export function scatterPrior(
   let squares = 0;
   let degrees = 0;
   for (const session of earlier) {
-    const scale = distanceM / session.distanceM;
     const ends = new Map<number, number[]>();
     for (const shot of session.shots) {
       if (shot.arrow !== 'fletched' || shot.calledBad) continue;
       const values = ends.get(shot.endNumber) ?? [];
       ends.set(shot.endNumber, values);
-      values.push(shot[axis] * scale);
+      values.push((shot[axis] * distanceM) / shot.distanceM);
     }
     for (const values of ends.values()) {
       squares += squaresAboutMean(values);

@@ -44,7 +44,7 @@ export function shotsNeeded(
     const index = drawIndex(posterior.factorOdds, uniform());
     const k = SCATTER_FACTORS[index]!;
     const degrees = posterior.mixture[index]!.degrees;
-    const scaleMm = posterior.mixture[index]!.scaleMm;
+    const scaleMm = posterior.mixture[index]!.scale;
     const squares = (scaleMm ** 2 * degrees) / (1 / sums.fletchedCount + k ** 2 / sums.bareCount);
     const sigmaMm = Math.sqrt(squares / (2 * gamma(degrees / 2)()));
     const fletchedCentreMm =

@@ -1,24 +1,19 @@
+import { BLAME_LIST } from '../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showNumber } from '../quantity/show.ts';
-import { bareShaftEffect } from '../gains/present-reading.ts';
 import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import type { BareShaftVerdict } from '../shots/bare-shaft-verdict.ts';
 import { causeOf, offsetWords } from '../shots/verdict-words.ts';
-import type { Move } from './move.ts';
-import { controlsFor, type Remedy, sizeRemedy } from './size-remedy.ts';
+import { type BareShaftDecision, bareShaftDecision, type BlameWhy } from './bare-shaft-decision.ts';
+import type { Move, MovePlace } from './move.ts';
+import { type Remedy, remedyEffect } from './remedies.ts';
+import { remedyKey, sideEffects } from './remedy-words.ts';
 
 /** An end that a verdict can grow on. */
 const END = { fletched: 6, bare: 3 } as const;
-/** After this many undecided ends on the vertical axis the lateral one may be mended. */
-const VERTICAL_PATIENCE_ENDS = 3;
-/** Below this chance of being inside, the vertical axis is not yet likely enough to leave. */
-const VERTICAL_LIKELY_INSIDE = 0.5;
-
-/** A remedy is worth taking first when it can do at least this share of what is wanted. */
-const ENOUGH_SHARE = 0.5;
 
 /** What the bare shafts ask for next. Vertical before lateral; one control at a time. */
 export function bareShaftMove(
@@ -48,73 +43,130 @@ export function bareShaftMove(
       null,
     );
   }
-  if (verdict.scattered) {
-    return shootMove(
-      'Check form, nock fit and contact, then shoot again',
-      'The bare shafts scatter more than the bow can explain.',
-      [
-        'Powder on rest and riser shows contact.',
-        'A soft butt twists shafts.',
-        'Same draw, same anchor, no pluck.',
-      ],
-      null,
-    );
-  }
-  const axis = axisToMend(verdict);
-  if (axis === null) {
-    return waitMove(state, session, verdict);
-  }
-  const judged = axis === 'up' ? up : outward;
-  const remedy = remedyMove(state, session, axis, judged, verdict);
-  if (judged.holds || remedy === null) return remedy;
-  return shootMove(
-    'Shoot again, touch nothing',
-    `One look says ${(causeOf(axis, judged.call) ?? '').toLowerCase()}. One end proves nothing; two that agree do.`,
-    axisReasons(state, verdict),
-    remedy,
+  const decision = bareShaftDecision(state, session, verdict, (remedy) =>
+    isSetAside(state, remedyKey(remedy)),
   );
+  return moveFor(state, session, verdict, decision);
 }
 
-/** Nothing may be touched yet: says which of the three reasons it is. */
-function waitMove(state: BowState, session: ShootingSession, verdict: BareShaftVerdict): Move {
-  const { up, outward } = verdict;
+function moveFor(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+  decision: BareShaftDecision,
+): Move | null {
+  switch (decision.kind) {
+    case 'done':
+      return null;
+    case 'checkBlame':
+      return blameMove(session.sessionId, decision);
+    case 'mend':
+      return remedyMove(state, session, verdict, decision.axis, decision.remedy, decision.others);
+    case 'bounce':
+      return bounceMove(state, verdict, decision);
+    case 'spent': {
+      const axis = decision.axis === 'bareShaftUp' ? 'up' : 'outward';
+      return nothingLeftMove(axis, verdict[axis], state);
+    }
+    case 'shoot':
+      return waitMove(state, session, verdict, decision);
+  }
+}
+
+const BLAME_BECAUSE: Readonly<Record<BlameWhy, string>> = {
+  scattered:
+    'The bare shafts scatter more than the bow can explain: form, nock fit and contact first.',
+  conflict: 'What was seen disagrees with where the shafts landed: something else is at work.',
+  contact: 'Marks on rest or riser: the tail touches, and a touched shaft tells nothing of spine.',
+};
+
+/** Before bow or arrow is blamed: what is to be looked at, in order. */
+function blameMove(
+  sessionId: string,
+  { why, items }: Extract<BareShaftDecision, { kind: 'checkBlame' }>,
+): Move {
+  return {
+    ...shootMove(
+      'Check before blaming bow or arrow',
+      BLAME_BECAUSE[why],
+      BLAME_LIST.filter(({ id }) => items.includes(id)).map(({ words }) => words),
+      null,
+    ),
+    key: 'blame',
+    expect: 'Go through the list, in order',
+    action: { kind: 'checkBlame', sessionId, items },
+    doneLabel: 'All looked at',
+  };
+}
+
+/** The tail strikes and rebounds: what looks high is far too low. */
+function bounceMove(
+  state: BowState,
+  verdict: BareShaftVerdict,
+  { raiseMm, chance }: Extract<BareShaftDecision, { kind: 'bounce' }>,
+): Move {
+  const changes = [{ control: 'nockingPoint', amount: raiseMm }] as const;
+  return {
+    ...shootMove(movesWords(changes), '', axisReasons(state, verdict), null),
+    key: 'mend:bounce',
+    expect: 'Expect bare shafts to turn round: high first, then down as you come down',
+    why: `The tail bounces: lower made it worse (${percent(chance)} sure). It stands far too low and only looks high. Go well up, then come down.`,
+    wouldChange: 'Bare shafts that rise when the nocking point is lowered.',
+    caution: null,
+    thenCheck: 'Powder on shelf and rest after the next end, then bare shafts again.',
+    place: 'nockingPoint',
+    action: { kind: 'change', changes },
+    doneLabel: 'Done',
+  };
+}
+
+/** Nothing may be touched yet: says which of the reasons it is. */
+function waitMove(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+  { why, axis, likely }: Extract<BareShaftDecision, { kind: 'shoot' }>,
+): Move {
   const reasons = axisReasons(state, verdict);
-  if (up.call === 'inside' && outward.call === 'inside') {
-    return shootMove(
-      'One more end, touch nothing',
-      'Both axes look inside. It counts as done when a second end agrees.',
-      reasons,
-      null,
-    );
+  const likelyAfter =
+    axis === null || likely === null ? null : remedyMove(state, session, verdict, axis, likely, []);
+  const cause = axis === null ? '' : sideWords(axis, likely).toLowerCase();
+  switch (why) {
+    case 'oneMoreInside':
+      return shootMove(
+        'One more end, touch nothing',
+        'Both axes look inside. It counts as done when a second end agrees.',
+        reasons,
+        null,
+      );
+    case 'oneLook':
+      return shootMove(
+        'Shoot again, touch nothing',
+        `One look says ${cause}. One end proves nothing; two that agree do.`,
+        reasons,
+        likelyAfter,
+      );
+    case 'verticalFirst':
+      return shootMove(
+        'Shoot again, touch nothing',
+        `Across it looks ${cause}, but up and down comes first and is not settled: a nocking point far off can pass for a stiff or weak shaft.`,
+        reasons,
+        likelyAfter,
+      );
+    case 'undecided':
+      return shootMove(
+        'Shoot again, touch nothing',
+        'The offset cannot be told from the scatter yet. More shots settle it; turning something would only hide it.',
+        reasons,
+        null,
+      );
   }
-  if (isOut(outward)) {
-    return shootMove(
-      'Shoot again, touch nothing',
-      `Across it looks ${(causeOf('outward', outward.call) ?? '').toLowerCase()}, but up and down comes first and is not settled: a nocking point far off can pass for a stiff or weak shaft.`,
-      reasons,
-      remedyMove(state, session, 'outward', outward, verdict),
-    );
-  }
-  return shootMove(
-    'Shoot again, touch nothing',
-    'The offset cannot be told from the scatter yet. More shots settle it; turning something would only hide it.',
-    reasons,
-    null,
-  );
 }
 
-/** The axis to mend now, or null while neither may be touched. */
-function axisToMend(verdict: BareShaftVerdict): 'up' | 'outward' | null {
-  if (isOut(verdict.up)) return 'up';
-  const verticalSettled =
-    verdict.up.call === 'inside' ||
-    (verdict.up.odds !== null && verdict.up.odds.inside >= VERTICAL_LIKELY_INSIDE) ||
-    verdict.ends >= VERTICAL_PATIENCE_ENDS;
-  return isOut(verdict.outward) && verticalSettled ? 'outward' : null;
-}
-
-function isOut(axis: AxisVerdict): boolean {
-  return axis.call === 'plus' || axis.call === 'minus';
+/** The cause by the side the remedy works against. */
+function sideWords(axis: BareShaftAxis, remedy: Remedy | null): string {
+  const call = (remedy?.before.plusSide ?? 1) >= 0.5 ? 'plus' : 'minus';
+  return causeOf(axis === 'bareShaftUp' ? 'up' : 'outward', call) ?? '';
 }
 
 function shootMove(
@@ -155,92 +207,104 @@ function axisReasons(state: BowState, verdict: BareShaftVerdict): readonly strin
 function remedyMove(
   state: BowState,
   session: ShootingSession,
-  axis: 'outward' | 'up',
-  judged: AxisVerdict,
   verdict: BareShaftVerdict,
-): Move | null {
-  const offsetMm = judged.offsetMm;
-  if (offsetMm === null) return null;
-  const response: BareShaftAxis = axis === 'up' ? 'bareShaftUp' : 'bareShaftOutward';
-  const scale = session.distanceM / REFERENCE_DISTANCE_M;
-  const remedies = controlsFor(state, axis)
-    .map((controls) => sizeRemedy(state, controls, response, offsetMm / scale))
-    .filter((remedy) => remedy !== null)
-    .filter((remedy) => !isSetAside(state, remedyKey(remedy)));
-  const chosen =
-    remedies.find((remedy) => remedy.couldDo >= ENOUGH_SHARE) ??
-    remedies.toSorted((one, other) => other.couldDo - one.couldDo)[0];
-  if (chosen === undefined) return nothingLeftMove(axis, judged, state);
-
-  const effect = bareShaftEffect(state, response, chosen.amounts);
-  const after = {
-    ...judged,
-    offsetMm: offsetMm + effect.shift * scale,
-    plusMinusMm: Math.hypot(judged.plusMinusMm ?? 0, effect.plusMinus * scale),
-  };
+  axis: BareShaftAxis,
+  remedy: Remedy,
+  others: readonly Remedy[],
+): Move {
+  const short = axis === 'bareShaftUp' ? 'up' : 'outward';
   const context = { hand: state.bow.hand, unit: 'cm' } as const;
-  const cause = causeOf(axis, judged.call) ?? '';
-  const title = movesWords([...chosen.amounts].map(([control, amount]) => ({ control, amount })));
-  const passedOver = remedies.filter(
-    (remedy) => remedy !== chosen && remedy.couldDo < ENOUGH_SHARE,
-  );
+  const scale = session.distanceM / REFERENCE_DISTANCE_M;
+  const figure = (outlook: Remedy['before']) => {
+    const { offsetMm, plusMinusMm } = remedyEffect.standing(outlook);
+    const at = { offsetMm: offsetMm * scale, plusMinusMm: plusMinusMm * scale };
+    return offsetWords(short, { ...verdict[short], ...at }, context) ?? '';
+  };
+  const changes = changesOf(remedy);
+  const [second] = others;
   return {
-    key: remedyKey(chosen),
+    key: remedyKey(remedy),
     step: 'bareShaft',
-    title,
-    expect: `Expect bare shafts ${offsetWords(axis, after, context) ?? ''}, now ${offsetWords(axis, judged, context) ?? ''}`,
-    why:
-      axis === 'up'
-        ? `${cause}. Vertical first: a nocking point far off can pass for a stiff or weak shaft.`
-        : `${cause}, and up and down no longer hides it. ${chosen.couldDo < ENOUGH_SHARE ? 'This alone will not be enough.' : 'The easiest step to take back that can mend it.'}`,
+    title: movesWords(changes),
+    expect: `Expect bare shafts ${figure(remedy.after)}, now ${figure(remedy.before)}`,
+    why: whyWords(axis, remedy),
     reasons: [
       ...axisReasons(state, verdict),
-      `${gainWords(state, chosen, response)} The step is kept short because bows differ.`,
-      ...passedOver.map(
-        ({ amounts, couldDo }) =>
-          `${[...amounts.keys()].map((control) => CONTROL_FACTS[control].name).join(' and ')} alone could mend about ${showNumber(100 * Math.min(1, couldDo), 0)} %.`,
+      effectWords(remedy),
+      `It would raise the chance of being inside from ${percent(remedy.before.odds.inside)} to ${percent(remedy.after.odds.inside)}.`,
+      ...others.map(
+        (other) =>
+          `${movesWords(changesOf(other))}: to ${percent(other.after.odds.inside)}${other.reversible ? '' : ', and it cannot be taken back'}.`,
       ),
+      ...sideEffects(state, remedy),
     ],
     wouldChange: 'A second end on the other side, contact marks, or a mixed-up point mass.',
-    caution: chosen.amounts.has('topBolt') ? 'bolts' : 'bareShafts',
+    caution: remedy.amounts.has('topBolt')
+      ? 'bolts'
+      : remedy.amounts.has('shaftCut')
+        ? 'cutting'
+        : 'bareShafts',
     thenCheck:
-      axis === 'up'
+      axis === 'bareShaftUp'
         ? 'Bare shafts again: same side, smaller. If it grows, the tail may be bouncing: go well up.'
         : 'Bare shafts again, then sight marks.',
-    place: chosen.amounts.has('nockingPoint')
-      ? 'nockingPoint'
-      : chosen.amounts.has('plungerPreload')
-        ? 'plunger'
-        : chosen.amounts.has('topBolt')
-          ? 'topLimb'
-          : 'arrow',
-    action: {
-      kind: 'change',
-      changes: [...chosen.amounts].map(([control, amount]) => ({ control, amount })),
-    },
+    place: placeOf(remedy),
+    action: { kind: 'change', changes },
     doneLabel: 'Done',
-    runnerUp: null,
+    runnerUp:
+      second === undefined
+        ? null
+        : {
+            title: movesWords(changesOf(second)),
+            expect: `Expect bare shafts ${figure(second.after)}`,
+            changes: changesOf(second),
+          },
     likelyAfter: null,
     stop: false,
   };
 }
 
-function remedyKey({ amounts }: Remedy): string {
-  return `mend:${[...amounts.keys()].join('+')}`;
+function changesOf({ amounts }: Remedy) {
+  return [...amounts].map(([control, amount]) => ({ control, amount }));
+}
+
+function placeOf({ amounts }: Remedy): MovePlace {
+  if (amounts.has('nockingPoint')) return 'nockingPoint';
+  if (amounts.has('plungerPreload')) return 'plunger';
+  if (amounts.has('topBolt')) return 'topLimb';
+  return amounts.has('twists') ? 'string' : 'arrow';
+}
+
+function whyWords(axis: BareShaftAxis, remedy: Remedy): string {
+  const cause = sideWords(axis, remedy);
+  if (axis === 'bareShaftUp')
+    return `${cause}. Vertical first: a nocking point far off can pass for a stiff or weak shaft.`;
+  const reach = remedy.reversible
+    ? 'Of what can be taken back, this does most.'
+    : 'Everything that can be taken back is spent or would not do.';
+  return `${cause}, and up and down no longer hides it. ${reach}`;
+}
+
+function percent(chance: number): string {
+  return `${showNumber(100 * chance, 0)} %`;
+}
+
+function effectWords(remedy: Remedy): string {
+  const [entry] = remedy.amounts;
+  if (entry === undefined) return '';
+  const [control, amount] = entry;
+  const { shiftMm, plusMinusMm, changes } = remedyEffect.shift(remedy);
+  const from =
+    changes === 0
+      ? 'Rule of thumb'
+      : `Learned on this bow from ${changes} ${changes === 1 ? 'change' : 'changes'}`;
+  return `${from}: ${showAmount(control, amount)} of ${CONTROL_FACTS[control].name.toLowerCase()} moves bare shafts ${showNumber(Math.abs(shiftMm), 0)} ± ${showNumber(plusMinusMm, 0)} mm at ${REFERENCE_DISTANCE_M} m.`;
 }
 
 function isSetAside(state: BowState, key: string): boolean {
   return state.setAside.some(
     (one) => one.moveKey === key && one.at >= (state.sessions.at(-1)?.openedAt ?? ''),
   );
-}
-
-function gainWords(state: BowState, remedy: Remedy, response: BareShaftAxis): string {
-  const [entry] = remedy.amounts;
-  if (entry === undefined) return '';
-  const [control, amount] = entry;
-  const effect = bareShaftEffect(state, response, remedy.amounts);
-  return `Rule of thumb: ${showAmount(control, amount)} of ${CONTROL_FACTS[control].name.toLowerCase()} moves bare shafts ${showNumber(Math.abs(effect.shift), 0)} ± ${showNumber(effect.plusMinus, 0)} mm at ${REFERENCE_DISTANCE_M} m.`;
 }
 
 /** Everything the bow has is spent: say so instead of proposing the impossible. */

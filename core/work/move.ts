@@ -31,6 +31,8 @@ type MoveAction =
   | { readonly kind: 'fireShots'; readonly count: number }
   /** Go to the butt and shoot this many of each. */
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
+  /** Look at these before bow or arrow is blamed; ticking them off goes on. */
+  | { readonly kind: 'checkBlame'; readonly sessionId: string; readonly items: readonly string[] }
   | { readonly kind: 'nothing' };
 
 /** A second-best proposal, in short. */

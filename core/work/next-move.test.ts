@@ -68,12 +68,12 @@ describe('nextMove', () => {
 
   it('puts vertical before lateral when both are out', () => {
     const move = moveOf(shot(bowFor('right'), 2, 80, 70));
-    expect(changesOf(move)).toEqual([{ control: 'nockingPoint', amount: 2 }]);
-    expect(move?.title).toBe('Nocking point 2 mm up');
+    expect(changesOf(move)).toEqual([{ control: 'nockingPoint', amount: 2.5 }]);
+    expect(move?.title).toBe('Nocking point 2.5 mm up');
   });
 
   it('lowers the nocking point when bare shafts land low', () => {
-    expect(moveOf(shot(bowFor('right'), 2, 0, -70))?.title).toBe('Nocking point 2 mm down');
+    expect(moveOf(shot(bowFor('right'), 2, 0, -70))?.title).toBe('Nocking point 2.5 mm down');
   });
 
   it('turns to lateral once vertical is inside, softer for stiff', () => {
@@ -87,7 +87,7 @@ describe('nextMove', () => {
   it('touches nothing on a single look, but says what would come', () => {
     const move = moveOf(shot(bowFor('right'), 1, 0, -70));
     expect(move?.action.kind).toBe('shootEnd');
-    expect(move?.likelyAfter?.title).toBe('Nocking point 2 mm down');
+    expect(move?.likelyAfter?.title).toBe('Nocking point 2.5 mm down');
   });
 
   it('asks for a re-shoot after the change, with the shots before it set apart', () => {

@@ -142,7 +142,9 @@ function listMove(status: StepStatus, ask: string): Move {
 
 /** The move the butt asks for while a session is open and fresh; says what is still open before it. */
 function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number): Move | null {
-  const session = state.sessions.findLast((candidate) => !candidate.closed);
+  const session = state.sessions.findLast(
+    ({ closed, sessionKind }) => !closed && sessionKind === 'bareShaft',
+  );
   const last = session?.shots.at(-1);
   if (session === undefined || last === undefined) return null;
   if (nowMs - Date.parse(last.at) > SESSION_MS) return null;

@@ -1,14 +1,15 @@
 import { changeWords } from '../craft/controls.ts';
-import { showTurns } from '../quantity/show.ts';
+import { showNumber, showTurns } from '../quantity/show.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolts.ts';
+import { safeLength } from './safe-length.ts';
 import { boltTravel } from './targets.ts';
 import { twistRange } from './twists.ts';
 
 /** Why an entry must not be made. */
 export interface LimitRefusal {
-  readonly code: 'beyondBoltTravel' | 'boltsTooFarApart' | 'twistsOutside';
+  readonly code: 'beyondBoltTravel' | 'boltsTooFarApart' | 'twistsOutside' | 'shaftTooShort';
   readonly says: string;
   readonly remedy: string;
 }
@@ -23,13 +24,34 @@ export function refusalOf(state: BowState, bodies: readonly EntryBody[]): LimitR
   let top = 0;
   let bottom = 0;
   let twists = 0;
+  let cutMm = 0;
   for (const body of bodies) {
     if (body.kind !== 'change') continue;
     if (body.control === 'topBolt') top += body.amount;
     if (body.control === 'bottomBolt') bottom += body.amount;
     if (body.control === 'twists') twists += body.amount;
+    if (body.control === 'shaftCut') cutMm += body.amount;
   }
-  return boltRefusal(state, top, bottom) ?? twistRefusal(state, twists);
+  return boltRefusal(state, top, bottom) ?? twistRefusal(state, twists) ?? cutRefusal(state, cutMm);
+}
+
+/** A shaft cut too short can fall behind the rest and into the hand. */
+function cutRefusal(state: BowState, cutMm: number): LimitRefusal | null {
+  if (cutMm <= 0) return null;
+  const safe = safeLength(state);
+  if (safe.kind === 'unknown') {
+    return {
+      code: 'shaftTooShort',
+      says: `Nothing is cut while ${safe.why}: a shaft too short can fall behind the rest and into the hand.`,
+      remedy: 'Enter draw length (dl) and the shaft first.',
+    };
+  }
+  if (cutMm <= safe.leftMm + 1e-9) return null;
+  return {
+    code: 'shaftTooShort',
+    says: `${changeWords('shaftCut', cutMm)} would leave the shaft shorter than the ${showNumber(safe.leastMm, 0)} mm that are safe at this draw; ${showNumber(safe.leftMm, 0)} mm can go.`,
+    remedy: 'Cut less, or take another remedy.',
+  };
 }
 
 function boltRefusal(state: BowState, topIn: number, bottomIn: number): LimitRefusal | null {

@@ -39,7 +39,7 @@ const MARK_UNCERTAINTY = 0.1;
 const USUAL_SHAFT_DIAMETER_MM = 6;
 
 /** The brace range that must not be left: the maker's, or the table's band and a margin. */
-function braceLimit(bow: BowFacts): HardLimit {
+export function braceLimit(bow: BowFacts): HardLimit {
   const { braceMinMm, braceMaxMm } = bow.maker;
   if (braceMinMm !== undefined && braceMaxMm !== undefined) {
     return { low: braceMinMm, high: braceMaxMm, source: 'maker' };

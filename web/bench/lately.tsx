@@ -1,7 +1,8 @@
 import { CHECKLIST_TITLE } from '#core/craft/checklists.ts';
 import { changeWords, CONTROL_FACTS } from '#core/craft/controls.ts';
 import { FIT_OUT_LABEL } from '#core/craft/fit-out.ts';
-import { upperFirst } from '#core/craft/letter-case.ts';
+import { ARROW_LABEL } from '#core/craft/range-words.ts';
+import { lowerFirst, upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { stepFacts } from '#core/craft/steps.ts';
 import { meanOf } from '#core/numeric/moments.ts';
@@ -53,13 +54,27 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
     case 'sessionClosed':
       return 'Shooting ended';
     case 'shotPlaced':
-      return `${body.arrow === 'bare' ? 'Bare' : 'Fletched'} shot, end ${body.endNumber}`;
+      return `${ARROW_LABEL[body.arrow]}, end ${body.endNumber}`;
     case 'shotAmended':
       return body.calledBad === undefined
         ? 'Shot corrected'
         : body.calledBad
           ? 'Shot called bad'
           : 'Shot counted again';
+    case 'endNoted':
+      return `End ${body.endNumber} noted`;
+    case 'blameChecked':
+      return 'Looked over before blaming';
+    case 'paperTorn':
+      return `Paper at ${body.distanceM} m`;
+    case 'landingSet':
+      return 'Bare-shaft landing written down';
+    case 'experimentOpened':
+      return `Fine tuning of ${lowerFirst(CONTROL_FACTS[body.control].name)}`;
+    case 'experimentClosed':
+      return 'Fine tuning ended';
+    case 'pictureKept':
+      return `Picture of end ${body.endNumber} kept`;
     case 'moveSetAside':
       return `Set aside: ${body.title}`;
     case 'undone':

@@ -54,6 +54,9 @@ export function useMoveActions(
         case 'openStep':
           openStep(action.step);
           break;
+        case 'checkBlame':
+          append([{ kind: 'blameChecked', sessionId: action.sessionId, items: action.items }]);
+          break;
         case 'fireShots':
           append([{ kind: 'shotsFired', count: action.count, note: 'shooting in' }]);
           break;

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { ArrowState, BodyOf, EntryBody } from '#core/record/entry.ts';
+import type { BodyOf, EntryBody } from '#core/record/entry.ts';
+import type { ArrowState } from '#core/record/shooting-entries.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession, Shot } from '#core/record/shooting.ts';
 import type { PlacedPair } from '#core/entry-line/read-pairs.ts';

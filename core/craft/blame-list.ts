@@ -1,0 +1,17 @@
+/** One thing to look at before bow or arrow is blamed. */
+export interface BlameItem {
+  readonly id: string;
+  readonly words: string;
+}
+
+/** Looked at in this order: the commonest and cheapest first. */
+export const BLAME_LIST: readonly BlameItem[] = [
+  { id: 'arrow', words: 'Right arrows, all with the same point: weigh one bare, one fletched.' },
+  { id: 'nockFit', words: 'Nock fit: falls on a tap, not before.' },
+  { id: 'loose', words: 'Nothing loose: rest, sight block, bolts, a weight touching a bolt.' },
+  { id: 'contact', words: 'No contact marks: powder on rest, shelf and riser.' },
+  { id: 'butt', words: 'Butt firm where the bare shafts land.' },
+  { id: 'cant', words: 'Bow upright, or the cant written down.' },
+  { id: 'fingers', words: 'Finger pressure and release as always.' },
+  { id: 'aim', words: 'Same aim for bare and fletched.' },
+];

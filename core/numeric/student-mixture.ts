@@ -1,0 +1,82 @@
+import cdf from '@stdlib/stats-base-dists-t-cdf';
+
+/** One Student t of a mixture. Weights of a mixture sum to 1. */
+export interface StudentPart {
+  readonly weight: number;
+  readonly degrees: number;
+  readonly mean: number;
+  readonly scale: number;
+}
+export type StudentMixture = readonly StudentPart[];
+
+/** A scale of zero is a point; the distribution needs a little width. */
+const LEAST_SCALE = 1e-9;
+const DOUBLINGS = 60;
+/** Bisection this far: a share of 2⁻³⁰ of the starting bracket, far below what is shown. */
+const HALVINGS = 30;
+
+/** P(X ≤ x). */
+export function studentMixtureCdf(mixture: StudentMixture, x: number): number {
+  let total = 0;
+  for (const { weight, degrees, mean, scale } of mixture)
+    total += weight * cdf((x - mean) / Math.max(scale, LEAST_SCALE), degrees);
+  return total;
+}
+
+export function studentMixtureMean(mixture: StudentMixture): number {
+  return mixture.reduce((sum, { weight, mean }) => sum + weight * mean, 0);
+}
+
+/**
+ * The quantile by bisection.
+ *
+ * @param p strictly between 0 and 1
+ * @throws RangeError for a p outside (0, 1)
+ */
+export function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
+  if (!(p > 0 && p < 1)) throw new RangeError(`studentMixtureQuantile: p is ${p}`);
+  const centre = studentMixtureMean(mixture);
+  let reach = Math.max(
+    LEAST_SCALE,
+    ...mixture.map(({ mean, scale }) => scale + Math.abs(mean - centre)),
+  );
+  for (let doubling = 0; doubling < DOUBLINGS; doubling += 1) {
+    if (
+      studentMixtureCdf(mixture, centre - reach) < p &&
+      studentMixtureCdf(mixture, centre + reach) > p
+    )
+      break;
+    reach *= 2;
+  }
+  let low = centre - reach;
+  let high = centre + reach;
+  for (let halving = 0; halving < HALVINGS; halving += 1) {
+    const middle = (low + high) / 2;
+    if (studentMixtureCdf(mixture, middle) < p) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
+
+/** Half the central interval. @param level e.g. 0.9, the program's ± everywhere */
+export function studentMixtureHalfWidth(mixture: StudentMixture, level = 0.9): number {
+  if (!(level > 0 && level < 1))
+    throw new RangeError(`studentMixtureHalfWidth: level ${level} must be in 0…1`);
+  const centre = mixture[0]?.mean ?? 0;
+  if (mixture.every(({ mean }) => mean === centre))
+    return studentMixtureQuantile(mixture, (1 + level) / 2) - centre;
+  return (
+    (studentMixtureQuantile(mixture, (1 + level) / 2) -
+      studentMixtureQuantile(mixture, (1 - level) / 2)) /
+    2
+  );
+}
+
+/** The same in another unit: every mean and scale times `factor`, above 0. */
+export function studentMixtureScaled(mixture: StudentMixture, factor: number): StudentMixture {
+  return mixture.map((part) => ({
+    ...part,
+    mean: part.mean * factor,
+    scale: part.scale * factor,
+  }));
+}

@@ -1,0 +1,123 @@
+import type { Control } from '../craft/controls.ts';
+import { upsets } from '../craft/upsets.ts';
+import {
+  BARE_SHAFT_FACET,
+  type BareShaftAxis,
+  REFERENCE_DISTANCE_M,
+} from '../gains/prior-gains.ts';
+import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
+import type { BowState } from '../record/fold.ts';
+import type { ShootingSession, Shot } from '../record/shooting.ts';
+import { shotInBowFrame } from './cant.ts';
+
+/** One setting shot in one session: everything between two changes that matter to an axis. */
+export interface BareShaftBlock {
+  readonly session: ShootingSession;
+  /** Net movement of each control of this axis when the block was shot. */
+  readonly moved: ReadonlyMap<Control, number>;
+  /** Counts up whenever something changed whose effect has no gain; see `levelSteps`. */
+  readonly level: number;
+  readonly endNumbers: readonly number[];
+  readonly fletched: Sums;
+  readonly bare: Sums;
+}
+
+/** Count, mean and squares about it, mm at the reference distance. */
+export interface Sums {
+  readonly count: number;
+  readonly meanMm: number;
+  readonly squares: number;
+}
+
+/**
+ * The log cut into blocks for one axis. Bare shafts are compared inside a block only; what lies
+ * between two blocks is a change of controls (whose gain is to be learned) or a new level.
+ */
+export function bareShaftBlocks(
+  state: BowState,
+  axis: BareShaftAxis,
+  controls: readonly Control[],
+): {
+  readonly blocks: readonly BareShaftBlock[];
+  readonly now: Place;
+  /** What began each level after the first: a control without a gain here, or an item changed. */
+  readonly levelSteps: readonly ('control' | 'item')[];
+} {
+  const doubts = state.upsets.filter((one) => upsets(one, BARE_SHAFT_FACET[axis]));
+  const shots = state.sessions
+    .filter(({ sessionKind }) => sessionKind === 'bareShaft')
+    .flatMap((session) =>
+      session.shots
+        .filter(({ calledBad, arrow }) => !calledBad && (arrow === 'fletched' || arrow === 'bare'))
+        .map((shot) => ({ session, shot: shotInBowFrame(session, shot) })),
+    )
+    .toSorted((one, other) => one.shot.index - other.shot.index);
+  const cuts: Place[] = [{ from: -1, moved: new Map(), level: 0 }];
+  const levelSteps: ('control' | 'item')[] = [];
+  for (const doubt of doubts) {
+    const { moved, level } = cuts.at(-1)!;
+    if (doubt.kind === 'change' && controls.includes(doubt.control)) {
+      const net = (moved.get(doubt.control) ?? 0) + doubt.amount;
+      cuts.push({ from: doubt.index, level, moved: new Map(moved).set(doubt.control, net) });
+    } else {
+      levelSteps.push(doubt.kind === 'change' ? 'control' : 'item');
+      cuts.push({ from: doubt.index, level: level + 1, moved });
+    }
+  }
+  const blocks: BareShaftBlock[] = [];
+  let cut = 0;
+  let held: { session: ShootingSession; shot: Shot }[] = [];
+  const close = () => {
+    const block = blockOf(held, cuts[cut]!, axis);
+    if (block !== null) blocks.push(block);
+    held = [];
+  };
+  for (const one of shots) {
+    const next = cuts.findLastIndex(({ from }) => from < one.shot.index);
+    if (next !== cut || held[0]?.session !== one.session) {
+      close();
+      cut = next;
+    }
+    held.push(one);
+  }
+  close();
+  return { blocks, now: cuts.at(-1)!, levelSteps };
+}
+
+/** Where the controls of an axis stood from one place in the log on. */
+export interface Place {
+  readonly from: number;
+  readonly moved: ReadonlyMap<Control, number>;
+  readonly level: number;
+}
+
+function blockOf(
+  held: readonly { readonly session: ShootingSession; readonly shot: Shot }[],
+  { moved, level }: Place,
+  axis: BareShaftAxis,
+): BareShaftBlock | null {
+  const session = held[0]?.session;
+  if (session === undefined) return null;
+  const scale = REFERENCE_DISTANCE_M / session.distanceM;
+  const sums = (arrow: Shot['arrow']): Sums => {
+    const values = held
+      .filter(({ shot }) => shot.arrow === arrow)
+      .map(({ shot }) => scale * (axis === 'bareShaftUp' ? shot.upMm : shot.outwardMm));
+    return {
+      count: values.length,
+      meanMm: values.length === 0 ? 0 : meanOf(values),
+      squares: squaresAboutMean(values),
+    };
+  };
+  const fletched = sums('fletched');
+  const bare = sums('bare');
+  if (fletched.count === 0 || bare.count === 0) return null;
+  return {
+    session,
+    moved,
+    level,
+    endNumbers: [...new Set(held.map(({ shot }) => shot.endNumber))],
+    fletched,
+    bare,
+  };
+}

@@ -1,0 +1,46 @@
+import type { EvidenceSource, FusedAxis, SourceSays } from './evidence.ts';
+
+const SOURCE_NAME: Readonly<Record<EvidenceSource, string>> = {
+  impact: 'impact',
+  attitude: 'nock attitude',
+  paper: 'paper',
+  flight: 'flight seen',
+};
+/** Less sure than this is no side at all. */
+const LEANS = 0.7;
+
+function causeWords(axis: 'outward' | 'up', plusSide: number): string {
+  if (Math.max(plusSide, 1 - plusSide) < LEANS) return 'neither way';
+  const plus = plusSide >= 0.5;
+  if (axis === 'outward') return plus ? 'stiff' : 'weak';
+  return plus ? 'nocking point low' : 'nocking point high';
+}
+
+function percent(plusSide: number): string {
+  const sure = Math.max(plusSide, 1 - plusSide);
+  return sure > 0.99 ? 'over 99 %' : `${Math.round(100 * sure)} %`;
+}
+
+/** `nock attitude (3): stiff, 84 %`. */
+export function sourceWords(axis: 'outward' | 'up', { source, count, plusSide }: SourceSays) {
+  const often = source === 'impact' ? '' : ` (${count})`;
+  return `${SOURCE_NAME[source]}${often}: ${causeWords(axis, plusSide)}, ${percent(plusSide)}`;
+}
+
+/** All sources together: `Together: stiff, 97 %`. */
+export function togetherWords(axis: 'outward' | 'up', fused: FusedAxis): string {
+  return `together: ${causeWords(axis, fused.plusSide)}, ${percent(fused.plusSide)}`;
+}
+
+/** Names a conflict with its usual causes; null when there is none. */
+export function conflictWords(axis: 'outward' | 'up', fused: FusedAxis): string | null {
+  const { conflict, says } = fused;
+  if (conflict === null) return null;
+  const side = (source: EvidenceSource) =>
+    causeWords(axis, says.find((one) => one.source === source)?.plusSide ?? 0.5);
+  const name = SOURCE_NAME[conflict.source];
+  const split = `Impact says ${side('impact')}, ${name} says ${side(conflict.source)}.`;
+  return conflict.normal
+    ? `${split} Normal at this distance: a bare shaft swings slowly as it flies. Shoot nearer than 12 m to ask the nock.`
+    : `${split} Usual causes: contact, a tail-light shaft, a soft butt, cant.`;
+}
