@@ -2,6 +2,7 @@ import './api/zod-without-eval.ts';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
+import { keepForOffline } from './api/register-offline.ts';
 import { router } from './routes.tsx';
 import './theme/theme.css';
 
@@ -12,3 +13,4 @@ createRoot(root).render(
     <RouterProvider router={router} />
   </StrictMode>,
 );
+keepForOffline();

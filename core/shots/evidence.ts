@@ -179,8 +179,7 @@ function flightLogs(flights: readonly (-1 | 0 | 1)[]): readonly number[] | null 
     const toPlus = normalCdf((-mm - FLIGHT_SEEN_FROM_MM) / FLIGHT_SEEN_FROM_MM, 0, 1);
     const chance = { '-1': toMinus, '1': toPlus, '0': Math.max(0, 1 - toMinus - toPlus) };
     return flights.reduce<number>(
-      (sum, way) =>
-        sum + Math.log(FLIGHT_LUCK / 3 + (1 - FLIGHT_LUCK) * chance[`${way}`]),
+      (sum, way) => sum + Math.log(FLIGHT_LUCK / 3 + (1 - FLIGHT_LUCK) * chance[`${way}`]),
       0,
     );
   });

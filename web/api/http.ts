@@ -1,5 +1,7 @@
 import type { z } from 'zod';
 import { type Problem, problemSchema } from '#contract/problem.ts';
+import { keepAnswer, lastAnswer } from './last-answers.ts';
+import { noteServerAway } from './server-away.ts';
 
 /** The server understood and refused: says why, nothing was stored. */
 export class RefusedByServer extends Error {
@@ -23,15 +25,55 @@ export async function request<T>(
   schema: z.ZodType<T>,
   init?: RequestInit,
 ): Promise<T> {
+  const body = await ask(path, init);
+  return schema.parse(body);
+}
+
+/** How later answers to other questions add to the last answer to this one. */
+interface Additions<T> {
+  readonly holds: (answer: T, addition: string) => boolean;
+  /** The answer with additions, as they were kept: to be parsed again. */
+  readonly join: (answer: unknown, additions: readonly unknown[]) => unknown;
+}
+const NO_ADDITIONS: Additions<unknown> = { holds: () => true, join: (answer) => answer };
+
+/** A question whose last answer is kept and given again while the server is away. */
+export async function requestKept<T>(
+  path: string,
+  schema: z.ZodType<T>,
+  { holds, join }: Additions<T> = NO_ADDITIONS,
+): Promise<T> {
+  try {
+    const body = await ask(path);
+    const answer = schema.parse(body);
+    void keepAnswer(path, body, (addition) => holds(answer, addition));
+    return answer;
+  } catch (error) {
+    if (!(error instanceof ServerAway)) throw error;
+    const kept = await lastAnswer(path);
+    const answer = schema.safeParse(kept === null ? null : join(kept.answer, kept.additions));
+    if (!answer.success) throw error;
+    return answer.data;
+  }
+}
+
+async function ask(path: string, init?: RequestInit): Promise<unknown> {
   let response: Response;
   try {
     response = await fetch(path, init);
   } catch {
+    noteServerAway(true);
     throw new ServerAway('The server does not answer.');
   }
   const body: unknown = await response.json().catch(() => null);
-  if (response.ok) return schema.parse(body);
+  if (response.ok) {
+    noteServerAway(false);
+    return body;
+  }
   const problem = problemSchema.safeParse(body);
-  if (problem.success && problem.data.status < 500) throw new RefusedByServer(problem.data);
+  if (problem.success && problem.data.status < 500) {
+    noteServerAway(false);
+    throw new RefusedByServer(problem.data);
+  }
   throw new ServerAway('The server answered with a fault of its own.');
 }

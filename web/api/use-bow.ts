@@ -4,8 +4,10 @@ import { v7 as newId } from 'uuid';
 import { type LogResponse, ownLogResponseSchema } from '#contract/entry.ts';
 import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { type BowState, foldLog } from '#core/record/fold.ts';
-import { request, ServerAway } from './http.ts';
+import { requestKept } from './http.ts';
+import { keepAddition } from './last-answers.ts';
 import { flush, onDelivered, outboxNow, post, subscribeOutbox, type Waiting } from './outbox.ts';
+import { isServerAway, subscribeServerAway } from './server-away.ts';
 import { tunerName } from './tuner-name.ts';
 
 const logKey = (bowId: string) => `/api/bows/${bowId}/entries`;
@@ -18,10 +20,33 @@ onDelivered(async (entries) => {
     (known) => (known === undefined ? known : { entries: mergeLog(known.entries, entries) }),
     { revalidate: false },
   );
+  const [first] = entries;
+  if (first !== undefined) await keepAddition(logKey(bowId), first.id, { entries });
   // A bow just made was not on the server when its page first asked: ask again now that it is.
   if (merged === undefined) await mutate(logKey(bowId));
 });
 void flush();
+
+/** While the server is away it is asked again and again; once it answers, what is shown is asked anew. */
+const ASK_AGAIN_MS = 5000;
+let asking: ReturnType<typeof setInterval> | undefined;
+subscribeServerAway(() => {
+  clearInterval(asking);
+  if (isServerAway()) asking = setInterval(() => void mutate(isOurs), ASK_AGAIN_MS);
+  else void flush().then(() => mutate(isOurs));
+});
+const isOurs = (key: unknown) => typeof key === 'string' && key.startsWith('/api/bows');
+
+/** What was delivered since the log was last asked for, kept beside it for when the network is cut. */
+const ADDED = {
+  holds: ({ entries }: LogResponse, id: string) => entries.some((entry) => entry.id === id),
+  join: (answer: unknown, additions: readonly unknown[]): unknown => {
+    const log = ownLogResponseSchema.parse(answer);
+    const more = additions.flatMap((one) => ownLogResponseSchema.parse(one).entries);
+    const inOrder = more.toSorted((one, other) => (one.seq ?? 0) - (other.seq ?? 0));
+    return { entries: mergeLog(log.entries, inOrder) };
+  },
+};
 
 function mergeLog(
   known: readonly LoggedEntry[],
@@ -70,8 +95,9 @@ function foldedOnce(stored: readonly LoggedEntry[], waiting: readonly Waiting[])
 /** One bow: its log from the server and the outbox, folded; and the one way to add to it. */
 export function useBow(bowId: string): BowHandle {
   const { data, error, isLoading } = useSWR<LogResponse, Error>(logKey(bowId), (path: string) =>
-    request(path, ownLogResponseSchema),
+    requestKept(path, ownLogResponseSchema, ADDED),
   );
+  const away = useSyncExternalStore(subscribeServerAway, isServerAway);
   const outbox = useSyncExternalStore(subscribeOutbox, outboxNow);
   const waiting = useMemo(() => outbox.filter((one) => one.entry.bowId === bowId), [outbox, bowId]);
   const { log, state } = useMemo(
@@ -91,7 +117,7 @@ export function useBow(bowId: string): BowHandle {
     log,
     loading: isLoading && state === null,
     error: state === null ? (error ?? null) : null,
-    away: error instanceof ServerAway,
+    away,
     waiting,
     append,
   };
