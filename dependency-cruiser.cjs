@@ -1,5 +1,6 @@
-/** Numeric packages core may use: no interface, no platform, no clock. */
-const NUMERIC = 'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|@types/d3-random)';
+/** Packages core may use for figures and tables: no interface, no platform, no clock. */
+const NUMERIC =
+  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|@types/d3-random|@types/papaparse)';
 const INTERFACE =
   'node_modules/(react|react-dom|react-router|swr|radix-ui|lucide-react|uuid|zod|ml-matrix|@fontsource-variable|@types/react|@types/react-dom)(/|$)';
 

@@ -33,6 +33,8 @@ export const SHOOTING_BODIES = [
     toleranceWhy: text,
     buttMm: z.number().min(200).max(5000),
     experimentId: id.optional(),
+    markBelowTopMm: z.number().min(0).max(5000).optional(),
+    arrowSpeedMps: z.number().min(20).max(120).optional(),
     place: optionalName,
     light: z.enum(LIGHTS).optional(),
     wind: z.enum(WINDS).optional(),
@@ -104,6 +106,12 @@ export const SHOOTING_BODIES = [
       message: 'at least two settings are needed',
       path: ['step'],
     }),
+  z.strictObject({
+    kind: z.literal('experimentNarrowed'),
+    experimentId: id,
+    best: z.number().min(-200).max(200),
+    other: z.number().min(-200).max(200),
+  }),
   z.strictObject({ kind: z.literal('experimentClosed'), experimentId: id, why: text }),
   z.strictObject({
     kind: z.literal('pictureKept'),

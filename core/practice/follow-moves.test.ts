@@ -82,6 +82,8 @@ function follow(log: BowLog, bow: SimulatedBow): void {
         log.add({ kind: 'moveSetAside', moveKey: move.key, title: move.title });
         break;
       case 'checkBlame':
+      case 'narrowExperiment':
+      case 'closeExperiment':
       case 'shootEnd':
         return;
     }

@@ -18,7 +18,8 @@ import {
 } from './shooting.ts';
 import { StringBag, type StringState } from './strings.ts';
 import {
-  closeExperiment,
+  amendExperiment,
+  openExperiment,
   type Experiment,
   type PaperTear,
   type TargetLanding,
@@ -216,10 +217,13 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         landing = { ...body, at: entry.at };
         break;
       case 'experimentOpened':
-        experiments.push({ ...body, index, openedAt: entry.at, closedWhy: null });
+        experiments.push(openExperiment(entry, body, index, moved.get(body.control) ?? 0));
+        break;
+      case 'experimentNarrowed':
+        amendExperiment(experiments, body.experimentId, { narrowed: { ...body, index } });
         break;
       case 'experimentClosed':
-        closeExperiment(experiments, body);
+        amendExperiment(experiments, body.experimentId, { closedWhy: body.why });
         break;
       case 'moveSetAside':
         setAside.push({ moveKey: body.moveKey, at: entry.at });

@@ -1,4 +1,4 @@
-import type { BodyOf } from './entry.ts';
+import type { BodyOf, LoggedEntry } from './entry.ts';
 
 /** A tear in the paper, tail from point. */
 export type PaperTear = Omit<BodyOf<'paperTorn'>, 'kind'> & {
@@ -14,15 +14,34 @@ export type TargetLanding = Omit<BodyOf<'landingSet'>, 'kind'> & { readonly at: 
 export type Experiment = Omit<BodyOf<'experimentOpened'>, 'kind'> & {
   readonly index: number;
   readonly openedAt: string;
+  /** Where the control stood when it began: settings are counted from there. */
+  readonly startedAtMoved: number;
+  /** The two settings to be shot side by side, and since when; null before that. */
+  readonly narrowed: {
+    readonly best: number;
+    readonly other: number;
+    readonly index: number;
+  } | null;
   /** Why it was ended; null while it runs. */
   readonly closedWhy: string | null;
 };
 
-export function closeExperiment(
+export function openExperiment(
+  entry: LoggedEntry,
+  body: BodyOf<'experimentOpened'>,
+  index: number,
+  startedAtMoved: number,
+): Experiment {
+  return { ...body, index, openedAt: entry.at, startedAtMoved, narrowed: null, closedWhy: null };
+}
+
+/** Changes what is known of an experiment; one that was never opened is left out, not fatal. */
+export function amendExperiment(
   experiments: Experiment[],
-  { experimentId, why }: BodyOf<'experimentClosed'>,
+  experimentId: string,
+  change: Partial<Pick<Experiment, 'narrowed' | 'closedWhy'>>,
 ): void {
   const at = experiments.findIndex((one) => one.experimentId === experimentId);
   const found = experiments[at];
-  if (found !== undefined) experiments[at] = { ...found, closedWhy: why };
+  if (found !== undefined) experiments[at] = { ...found, ...change };
 }

@@ -58,6 +58,9 @@ export type ShootingBody =
       readonly buttMm: number;
       /** With kind `fineTuning`: the experiment this session is a day of. */
       readonly experimentId?: string | undefined;
+      /** With kind `walkBack`: where the mark hangs, and how fast the arrow is thought to be. */
+      readonly markBelowTopMm?: number | undefined;
+      readonly arrowSpeedMps?: number | undefined;
     } & SessionConditions)
   | {
       readonly kind: 'shotPlaced';
@@ -129,6 +132,13 @@ export type ShootingBody =
       readonly step: number;
       readonly distanceM: number;
       readonly shotsADay: number;
+    }
+  | {
+      /** Enough tried: the best setting and another, shot side by side before one is kept. */
+      readonly kind: 'experimentNarrowed';
+      readonly experimentId: string;
+      readonly best: number;
+      readonly other: number;
     }
   | {
       readonly kind: 'experimentClosed';

@@ -49,6 +49,8 @@ export interface ShootingSession extends SessionConditions {
   readonly toleranceMm: number;
   readonly toleranceWhy: string;
   readonly buttMm: number;
+  readonly markBelowTopMm?: number | undefined;
+  readonly arrowSpeedMps?: number | undefined;
   readonly shots: readonly Shot[];
   readonly endNotes: ReadonlyMap<number, EndNote>;
   /** What was looked at before bow or arrow was blamed. */

@@ -8,6 +8,7 @@ import {
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession, Shot } from '../record/shooting.ts';
+import { buildOf } from './arrow-build.ts';
 import { shotInBowFrame } from './cant.ts';
 
 /** One setting shot in one session: everything between two changes that matter to an axis. */
@@ -63,6 +64,21 @@ export function bareShaftBlocks(
       levelSteps.push(doubt.kind === 'change' ? 'control' : 'item');
       cuts.push({ from: doubt.index, level: level + 1, moved });
     }
+  }
+  // Another build of arrow is another level, as any item changed is.
+  let build: string | null = null;
+  for (const { session, shot } of shots) {
+    const here = buildOf(session, shot.endNumber);
+    if (here === null || here === build) continue;
+    if (build !== null) {
+      const at = cuts.findLastIndex(({ from }) => from < shot.index);
+      const { moved, level } = cuts[at]!;
+      cuts.splice(at + 1, 0, { from: shot.index - 0.5, moved, level: level + 1 });
+      levelSteps.splice(level, 0, 'item');
+      for (let later = at + 2; later < cuts.length; later += 1)
+        cuts[later] = { ...cuts[later]!, level: cuts[later]!.level + 1 };
+    }
+    build = here;
   }
   const blocks: BareShaftBlock[] = [];
   let cut = 0;

@@ -33,6 +33,14 @@ type MoveAction =
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
   /** Look at these before bow or arrow is blamed; ticking them off goes on. */
   | { readonly kind: 'checkBlame'; readonly sessionId: string; readonly items: readonly string[] }
+  /** Two settings are to be shot side by side before one is kept. */
+  | {
+      readonly kind: 'narrowExperiment';
+      readonly experimentId: string;
+      readonly best: number;
+      readonly other: number;
+    }
+  | { readonly kind: 'closeExperiment'; readonly experimentId: string; readonly why: string }
   | { readonly kind: 'nothing' };
 
 /** A second-best proposal, in short. */

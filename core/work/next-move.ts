@@ -4,6 +4,9 @@ import { lowerFirst } from '../craft/letter-case.ts';
 import type { StepId } from '../craft/steps.ts';
 import type { BowState } from '../record/fold.ts';
 import { bareShaftEvidence, sessionVerdict } from './bare-shaft-evidence.ts';
+import { fineTuningMove } from './fine-tuning-move.ts';
+import { walkBackMove } from './walk-back-move.ts';
+import type { ShootingSession } from '../record/shooting.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import type { Move } from './move.ts';
@@ -142,18 +145,30 @@ function listMove(status: StepStatus, ask: string): Move {
 
 /** The move the butt asks for while a session is open and fresh; says what is still open before it. */
 function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number): Move | null {
-  const session = state.sessions.findLast(
-    ({ closed, sessionKind }) => !closed && sessionKind === 'bareShaft',
-  );
-  const last = session?.shots.at(-1);
-  if (session === undefined || last === undefined) return null;
-  if (nowMs - Date.parse(last.at) > SESSION_MS) return null;
-  const move = bareShaftMove(state, session, sessionVerdict(state, session));
+  const session = state.sessions.findLast(({ closed }) => !closed);
+  if (session === undefined) return null;
+  const lastAt = session.shots.at(-1)?.at ?? session.openedAt;
+  if (nowMs - Date.parse(lastAt) > SESSION_MS) return null;
+  const move = sessionMove(state, session);
   if (move === null) return null;
-  const open = openBefore(steps, 'bareShaft');
+  const open = openBefore(steps, session.sessionKind);
   if (open.length === 0) return move;
   const words = `Not settled before it: ${open.map((status) => lowerFirst(status.step.name)).join(', ')}.`;
   return { ...move, reasons: [...move.reasons, words] };
+}
+
+/** What a session of each kind asks for. */
+function sessionMove(state: BowState, session: ShootingSession): Move | null {
+  switch (session.sessionKind) {
+    case 'bareShaft':
+      return session.shots.length === 0
+        ? null
+        : bareShaftMove(state, session, sessionVerdict(state, session));
+    case 'walkBack':
+      return walkBackMove(state, session);
+    case 'fineTuning':
+      return fineTuningMove(state, session);
+  }
 }
 
 function openBefore(steps: readonly StepStatus[], id: StepId): readonly StepStatus[] {

@@ -71,6 +71,8 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
       return 'Bare-shaft landing written down';
     case 'experimentOpened':
       return `Fine tuning of ${lowerFirst(CONTROL_FACTS[body.control].name)}`;
+    case 'experimentNarrowed':
+      return 'Best two, side by side';
     case 'experimentClosed':
       return 'Fine tuning ended';
     case 'pictureKept':

@@ -63,6 +63,26 @@ export function useMoveActions(
         case 'shootEnd':
           void navigate(`/range/${bowId}?end=next`);
           break;
+        case 'narrowExperiment':
+          append([
+            {
+              kind: 'experimentNarrowed',
+              experimentId: action.experimentId,
+              best: action.best,
+              other: action.other,
+            },
+          ]);
+          break;
+        case 'closeExperiment':
+          append([
+            {
+              kind: 'experimentClosed',
+              experimentId: action.experimentId,
+              why: action.why,
+            },
+            { kind: 'stepConfirmed', step: 'fineTuning', note: action.why },
+          ]);
+          break;
         case 'nothing':
           append([{ kind: 'moveSetAside', moveKey: move.key, title: move.title }]);
           break;
