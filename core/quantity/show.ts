@@ -70,3 +70,15 @@ export function showWeight(forceN: number): string {
 export function showButtDistance(mm: number, unit: 'cm' | 'in'): string {
   return `${showNumber(Math.abs(fromStored(mm, unit)), 1)} ${unit}`;
 }
+
+/** A chance as a whole percentage; never certain: `over 99 %`, `under 1 %`. */
+export function showChance(chance: number): string {
+  const whole = Math.round(chance * 100);
+  return whole >= 100 ? 'over 99 %' : whole <= 0 ? 'under 1 %' : `${whole} %`;
+}
+
+/** A distance on the butt with its interval, unsigned: `6.1 ± 1.8 cm`. */
+export function showButtInterval(mm: number, plusMinusMm: number, unit: 'cm' | 'in'): string {
+  const [size = ''] = showButtDistance(mm, unit).split(' ');
+  return `${size} ± ${showButtDistance(plusMinusMm, unit)}`;
+}

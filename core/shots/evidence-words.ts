@@ -1,3 +1,4 @@
+import { showChance } from '../quantity/show.ts';
 import type { EvidenceSource, FusedAxis, SourceSays } from './evidence.ts';
 
 const SOURCE_NAME: Readonly<Record<EvidenceSource, string>> = {
@@ -16,20 +17,19 @@ function causeWords(axis: 'outward' | 'up', plusSide: number): string {
   return plus ? 'nocking point low' : 'nocking point high';
 }
 
-function percent(plusSide: number): string {
-  const sure = Math.max(plusSide, 1 - plusSide);
-  return sure > 0.99 ? 'over 99 %' : `${Math.round(100 * sure)} %`;
+function surely(plusSide: number): string {
+  return showChance(Math.max(plusSide, 1 - plusSide));
 }
 
 /** `nock attitude (3): stiff, 84 %`. */
 export function sourceWords(axis: 'outward' | 'up', { source, count, plusSide }: SourceSays) {
   const often = source === 'impact' ? '' : ` (${count})`;
-  return `${SOURCE_NAME[source]}${often}: ${causeWords(axis, plusSide)}, ${percent(plusSide)}`;
+  return `${SOURCE_NAME[source]}${often}: ${causeWords(axis, plusSide)}, ${surely(plusSide)}`;
 }
 
 /** All sources together: `Together: stiff, 97 %`. */
 export function togetherWords(axis: 'outward' | 'up', fused: FusedAxis): string {
-  return `together: ${causeWords(axis, fused.plusSide)}, ${percent(fused.plusSide)}`;
+  return `together: ${causeWords(axis, fused.plusSide)}, ${surely(fused.plusSide)}`;
 }
 
 /** Names a conflict with its usual causes; null when there is none. */

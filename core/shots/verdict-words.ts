@@ -1,6 +1,6 @@
 import type { Hand } from '../craft/bow-terms.ts';
 import { handednessNote, sideOf } from '../craft/handedness.ts';
-import { showButtDistance } from '../quantity/show.ts';
+import { showButtInterval } from '../quantity/show.ts';
 import type { AxisVerdict } from './axis-verdict.ts';
 import type { BareShaftVerdict } from './bare-shaft-verdict.ts';
 import { FEWEST_EACH } from './offset-posterior.ts';
@@ -40,8 +40,7 @@ export function offsetWords(
   if (verdict.offsetMm === null || verdict.plusMinusMm === null) return null;
   const way =
     axis === 'outward' ? sideOf(verdict.offsetMm, hand) : verdict.offsetMm >= 0 ? 'high' : 'low';
-  const [size = ''] = showButtDistance(verdict.offsetMm, unit).split(' ');
-  return `${size} ± ${showButtDistance(verdict.plusMinusMm, unit)} ${way}`;
+  return `${showButtInterval(verdict.offsetMm, verdict.plusMinusMm, unit)} ${way}`;
 }
 
 /** The verdict in words: plain first, figures second, what is open third. */

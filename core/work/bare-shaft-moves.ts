@@ -1,6 +1,6 @@
 import { BLAME_LIST } from '../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
-import { showNumber } from '../quantity/show.ts';
+import { showNumber, showChance } from '../quantity/show.ts';
 import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
@@ -110,7 +110,7 @@ function bounceMove(
     ...shootMove(movesWords(changes), '', axisReasons(state, verdict), null),
     key: 'mend:bounce',
     expect: 'Expect bare shafts to turn round: high first, then down as you come down',
-    why: `The tail bounces: lower made it worse (${percent(chance)} sure). It stands far too low and only looks high. Go well up, then come down.`,
+    why: `The tail bounces: lower made it worse (${showChance(chance)} sure). It stands far too low and only looks high. Go well up, then come down.`,
     wouldChange: 'Bare shafts that rise when the nocking point is lowered.',
     caution: null,
     thenCheck: 'Powder on shelf and rest after the next end, then bare shafts again.',
@@ -231,10 +231,10 @@ function remedyMove(
     reasons: [
       ...axisReasons(state, verdict),
       effectWords(remedy),
-      `It would raise the chance of being inside from ${percent(remedy.before.odds.inside)} to ${percent(remedy.after.odds.inside)}.`,
+      `It would raise the chance of being inside from ${showChance(remedy.before.odds.inside)} to ${showChance(remedy.after.odds.inside)}.`,
       ...others.map(
         (other) =>
-          `${movesWords(changesOf(other))}: to ${percent(other.after.odds.inside)}${other.reversible ? '' : ', and it cannot be taken back'}.`,
+          `${movesWords(changesOf(other))}: to ${showChance(other.after.odds.inside)}${other.reversible ? '' : ', and it cannot be taken back'}.`,
       ),
       ...sideEffects(state, remedy),
     ],
@@ -283,10 +283,6 @@ function whyWords(axis: BareShaftAxis, remedy: Remedy): string {
     ? 'Of what can be taken back, this does most.'
     : 'Everything that can be taken back is spent or would not do.';
   return `${cause}, and up and down no longer hides it. ${reach}`;
-}
-
-function percent(chance: number): string {
-  return `${showNumber(100 * chance, 0)} %`;
 }
 
 function effectWords(remedy: Remedy): string {

@@ -1,5 +1,5 @@
 import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
-import { showNumber } from '../quantity/show.ts';
+import { showChance, showNumber } from '../quantity/show.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { type FineTuningStanding, fineTuningStanding } from './fine-tuning-standing.ts';
@@ -142,7 +142,7 @@ export function settingWords(
   { experiment }: Pick<FineTuningStanding, 'experiment'>,
   setting: number,
 ): string {
-  if (setting === 0) return 'where it began';
+  if (setting === 0) return 'the first setting';
   const { control } = experiment;
   const facts = CONTROL_FACTS[control];
   return `${showAmount(control, Math.abs(setting))} ${setting > 0 ? facts.plus : facts.minus}`;
@@ -155,7 +155,7 @@ function curveReasons(standing: FineTuningStanding): readonly string[] {
     .filter((one) => one.ends > 0)
     .map(
       (one) =>
-        `${settingWords(standing, one.setting)}: group ${showNumber(one.groupMm, 0)} mm (${showNumber(one.lowMm, 0)} to ${showNumber(one.highMm, 0)}), ${one.ends} ${one.ends === 1 ? 'end' : 'ends'}, best with ${showNumber(100 * one.isBest, 0)} %.`,
+        `${settingWords(standing, one.setting)}: group ${showNumber(one.groupMm, 0)} mm (${showNumber(one.lowMm, 0)} to ${showNumber(one.highMm, 0)}), ${one.ends} ${one.ends === 1 ? 'end' : 'ends'}, best with ${showChance(one.isBest)}.`,
     );
   return voided.ends === 0
     ? lines

@@ -4,6 +4,7 @@ import type { BowState } from '../record/fold.ts';
 import type { Experiment } from '../record/range-records.ts';
 import type { EndNote, ShootingSession, Shot } from '../record/shooting.ts';
 import { shotInBowFrame } from '../shots/cant.ts';
+import { sinceUpsetWords } from './since-words.ts';
 import { compareSettings, type GroupComparison } from '../shots/compare-settings.ts';
 import { fitTuning, isSettled, type TunedEnd, type TuningFit } from '../shots/fine-tuning.ts';
 
@@ -20,7 +21,7 @@ export interface FineTuningStanding {
   readonly setting: number;
   readonly ends: readonly TunedEnd[];
   /** Ends left out since something else was changed, and what that was. */
-  readonly voided: { readonly ends: number; readonly by: readonly string[] };
+  readonly voided: { readonly ends: number; readonly since: string };
   readonly fit: TuningFit;
   readonly settled: boolean;
   /** Once narrowed: the two settings against each other. */
@@ -74,7 +75,7 @@ export function fineTuningStanding(
     ends,
     voided: {
       ends: all.length - counted.length,
-      by: foreign.map((one) => (one.kind === 'change' ? one.control : one.item)),
+      since: sinceUpsetWords(foreign),
     },
     fit,
     settled: isSettled(fit, ends.length),

@@ -13,8 +13,10 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'plot: place a shot, then nudge it'],
   ['arrows, Shift + arrows', 'plot: nudge 1 mm, 10 mm'],
   [', and .', 'plot: shot before, shot after'],
+  ['h, t', 'plot: broadhead, target point'],
   ['c', 'plot: called bad'],
   ['a, digits, arrow', 'plot: nock points that way, degrees'],
+  ['n, digits, Enter', 'plot: number of the shaft'],
   ['u', 'plot: undo last'],
   ['e', 'plot: next end'],
 ];

@@ -13,6 +13,8 @@ export interface MoveActions {
   readonly notNow: (move: Move) => void;
   /** The second-best move was made instead. */
   readonly doOther: (move: Move) => void;
+  /** Changes made together, of the tuner's own choosing. */
+  readonly makeChanges: (changes: ChangeList, because: string) => void;
 }
 
 /** What Done and Not now do, the same on Bench and Range: they log, and lead to where the hand goes. */
@@ -102,5 +104,5 @@ export function useMoveActions(
     },
     [makeChanges],
   );
-  return { done, notNow, doOther };
+  return { done, notNow, doOther, makeChanges };
 }

@@ -5,7 +5,7 @@ import { showButtDistance } from '#core/quantity/show.ts';
 import type { Shot } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
 import { sideOf } from '#core/craft/handedness.ts';
-import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
+import { ArrowMark } from '../drawing/shot-marks.tsx';
 import { buttView, type ButtView } from './butt-view.ts';
 import { GroupFigures } from './group-figures.tsx';
 import type { Plot } from './use-plot.ts';
@@ -17,6 +17,7 @@ const MARGIN = { left: 40, bottom: 30 } as const;
 export function ButtPlot({
   plot,
   verdict,
+  grouped,
   speakingIds,
   hand,
   unit,
@@ -25,6 +26,8 @@ export function ButtPlot({
 }: {
   readonly plot: Plot;
   readonly verdict: BareShaftVerdict | null;
+  /** False where shots of different distances hang on one butt: they are no group. */
+  readonly grouped: boolean;
   /** Shots that still speak for at least one axis; the others are drawn thin. */
   readonly speakingIds: ReadonlySet<string>;
   readonly hand: Hand;
@@ -32,7 +35,11 @@ export function ButtPlot({
   readonly halfRangeMm: number;
   readonly size: { readonly width: number; readonly height: number };
 }) {
-  const digits = useRef<string | null>(null);
+  /** A figure being typed after `a` (degrees of the nock) or `n` (number of the shaft). */
+  const typing = useRef<{
+    readonly what: 'attitude' | 'number';
+    readonly digits: string;
+  } | null>(null);
   const view = useMemo(
     () => buttView(size.width - MARGIN.left, size.height - MARGIN.bottom, halfRangeMm, hand, unit),
     [size.width, size.height, halfRangeMm, hand, unit],
@@ -42,26 +49,29 @@ export function ButtPlot({
   const onKey = (event: React.KeyboardEvent) => {
     if (event.ctrlKey || event.metaKey || event.altKey) return;
     const arrow = ARROWS[event.key];
-    if (digits.current !== null && /^\d$/.test(event.key)) {
-      digits.current += event.key;
-    } else if (arrow !== undefined) {
-      if (digits.current !== null && digits.current !== '') {
-        const degrees = Math.min(45, Number(digits.current));
-        plot.setAttitude(
-          arrow.right === 0
-            ? { upDeg: arrow.up * degrees }
-            : { outwardDeg: outwardFromRight(arrow.right * degrees, hand) },
-        );
-        digits.current = null;
-      } else {
-        const mm = event.shiftKey ? 10 : 1;
-        plot.nudge(outwardFromRight(arrow.right * mm, hand), arrow.up * mm);
-      }
-    } else if (!command(event.key, plot)) {
-      if (event.key !== 'a') return;
-      digits.current = '';
+    const typed = typing.current;
+    if (typed !== null && /^\d$/.test(event.key)) {
+      typing.current = { ...typed, digits: typed.digits + event.key };
+      event.preventDefault();
+      return;
     }
-    if (event.key !== 'a' && !/^\d$/.test(event.key)) digits.current = null;
+    const figure = typed === null || typed.digits === '' ? null : Number(typed.digits);
+    typing.current = null;
+    if (event.key === 'a' || event.key === 'n') {
+      typing.current = { what: event.key === 'a' ? 'attitude' : 'number', digits: '' };
+    } else if (typed?.what === 'number' && event.key === 'Enter') {
+      if (figure !== null && figure >= 1) plot.setArrowNumber(Math.min(99, figure));
+    } else if (arrow !== undefined && typed?.what === 'attitude' && figure !== null) {
+      const degrees = Math.min(45, figure);
+      plot.setAttitude(
+        arrow.right === 0
+          ? { upDeg: arrow.up * degrees }
+          : { outwardDeg: outwardFromRight(arrow.right * degrees, hand) },
+      );
+    } else if (arrow !== undefined) {
+      const mm = event.shiftKey ? 10 : 1;
+      plot.nudge(outwardFromRight(arrow.right * mm, hand), arrow.up * mm);
+    } else if (!command(event.key, plot)) return;
     event.preventDefault();
   };
 
@@ -89,7 +99,7 @@ export function ButtPlot({
         <TapeCross x={view.x(0)} y={view.y(0)} />
         <GroupFigures
           view={view}
-          shots={shots.filter((shot) => speakingIds.has(shot.shotId))}
+          shots={grouped ? shots.filter((shot) => speakingIds.has(shot.shotId)) : NO_SHOTS}
           verdict={verdict}
           hand={hand}
           unit={unit}
@@ -116,11 +126,27 @@ export function ButtPlot({
               ?
             </text>
           ))}
+        {shots.map(
+          (shot) =>
+            shot.arrowNumber !== null && (
+              <text
+                key={shot.shotId}
+                className="t-note"
+                x={view.x(shot.outwardMm) + 9}
+                y={view.y(shot.upMm) + 14}
+                aria-hidden
+              >
+                {shot.arrowNumber}
+              </text>
+            ),
+        )}
         {plot.selected !== null && <Selection shot={plot.selected} view={view} />}
       </g>
     </svg>
   );
 }
+
+const NO_SHOTS: readonly Shot[] = [];
 
 /** A label nearer the top edge than this would be cut. */
 const HALF_LABEL_PX = 7;
@@ -140,6 +166,12 @@ function command(key: string, plot: Plot): boolean {
       return true;
     case 'b':
       plot.setArrow('bare');
+      return true;
+    case 'h':
+      plot.setArrow('broadhead');
+      return true;
+    case 't':
+      plot.setArrow('targetPoint');
       return true;
     case 'c':
       plot.toggleBad();
@@ -177,9 +209,9 @@ function ShotMark({
 }) {
   const x = view.x(shot.outwardMm);
   const y = view.y(shot.upMm);
-  if (shot.arrow === 'fletched') return <FletchedMark x={x} y={y} bad={shot.calledBad} old={old} />;
   return (
-    <BareMark
+    <ArrowMark
+      arrow={shot.arrow}
       x={x}
       y={y}
       bad={shot.calledBad}
@@ -263,5 +295,5 @@ function plotWords(plot: Plot, hand: Hand, unit: 'cm' | 'in'): string {
   if (selected === null) return `Butt. ${mode} Enter places a shot, arrow keys move it.`;
   const across = `${showButtDistance(selected.outwardMm, unit)} ${sideOf(selected.outwardMm, hand)}`;
   const height = `${showButtDistance(selected.upMm, unit)} ${selected.upMm >= 0 ? 'high' : 'low'}`;
-  return `Butt. ${mode} Shot in hand: ${selected.arrow}, ${across}, ${height}${selected.calledBad ? ', called bad' : ''}.`;
+  return `Butt. ${mode} Shot in hand: ${selected.arrow}${selected.arrowNumber === null ? '' : ` ${selected.arrowNumber}`}, ${across}, ${height}${selected.calledBad ? ', called bad' : ''}.`;
 }

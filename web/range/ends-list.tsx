@@ -1,5 +1,5 @@
 import type { Shot } from '#core/record/shooting.ts';
-import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
+import { ArrowMark } from '../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';
 
 const PITCH = 24;
@@ -53,11 +53,7 @@ export function EndsList({
 function Mark({ shot, old }: { readonly shot: Shot; readonly old: boolean }) {
   return (
     <svg width={22} height={22} viewBox="-11 -11 22 22" aria-hidden>
-      {shot.arrow === 'fletched' ? (
-        <FletchedMark x={0} y={0} size={6.5} bad={shot.calledBad} old={old} />
-      ) : (
-        <BareMark x={0} y={0} size={5.2} bad={shot.calledBad} old={old} />
-      )}
+      <ArrowMark arrow={shot.arrow} x={0} y={0} size={5.3} bad={shot.calledBad} old={old} />
     </svg>
   );
 }

@@ -1,7 +1,9 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
-import { BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
+import { ARROW_SHORT } from '#core/craft/range-words.ts';
+import { DropdownMenu } from 'radix-ui';
+import { ArrowMark, BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';
 
 const CELL =
@@ -43,6 +45,7 @@ export function PlotButtons({
         </svg>
         Bare
       </button>
+      <PointsMenu plot={plot} />
       <button
         type="button"
         className={CELL}
@@ -81,6 +84,57 @@ export function PlotButtons({
   );
 }
 
+/** Points for use are shot for proof, seldom: they share one place. */
+function PointsMenu({ plot }: { readonly plot: Plot }) {
+  const inHand = POINTS.find((arrow) => arrow === plot.arrow);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger className={CELL} aria-pressed={inHand !== undefined}>
+        <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
+          <ArrowMark arrow={inHand ?? 'broadhead'} x={0} y={1} size={7} />
+        </svg>
+        {inHand === undefined ? 'Points' : ARROW_SHORT[inHand]}
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="sheet-panel z-50 py-2" align="start">
+          {POINTS.map((arrow) => (
+            <DropdownMenu.Item
+              key={arrow}
+              className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
+              onSelect={() => plot.setArrow(arrow)}
+            >
+              {ARROW_SHORT[arrow]}
+            </DropdownMenu.Item>
+          ))}
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}
+const POINTS = ['broadhead', 'targetPoint'] as const;
+
+/** Which numbered shaft the shot in hand was. */
+function NumberField({ plot }: { readonly plot: Plot }) {
+  const { selected } = plot;
+  return (
+    <label className="flex items-center gap-2 text-[13px]">
+      <span className="text-ink-2">Shaft no.</span>
+      <input
+        key={selected?.shotId ?? 'none'}
+        className="field w-14! text-center"
+        inputMode="numeric"
+        maxLength={2}
+        disabled={selected === null}
+        defaultValue={selected?.arrowNumber ?? ''}
+        onChange={(event) => {
+          const number = Number(event.target.value);
+          if (Number.isInteger(number) && number >= 1) plot.setArrowNumber(number);
+        }}
+      />
+    </label>
+  );
+}
+
 /** Nudging and nock attitude of the shot in hand, by thumb. */
 export function NudgePad({
   plot,
@@ -116,8 +170,8 @@ export function NudgePad({
             <Icon size={24} strokeWidth={1.6} aria-hidden />
           </button>
         ))}
-        <span className="ml-auto text-right text-[13px] text-ink-2 max-[719px]:hidden">
-          nudge 1 mm, Shift 10 mm
+        <span className="ml-3">
+          <NumberField plot={plot} />
         </span>
         <span className="ml-auto flex min-[720px]:hidden">
           <button

@@ -1,15 +1,13 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { upsets } from '#core/craft/upsets.ts';
 import type { StepId } from '#core/craft/steps.ts';
-import type { EntryLine as EntryRead } from '#core/entry-line/entry-line.ts';
-import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
-import { looksLikePairs, readPairs } from '#core/entry-line/read-pairs.ts';
-import { sideOf } from '#core/craft/handedness.ts';
-import { showButtDistance } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
 import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
+import { type WalkBackStanding, walkBackStanding } from '#core/work/walk-back-standing.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import type { Move } from '#core/work/move.ts';
 import { type BowHandle, useBow } from '../api/use-bow.ts';
@@ -29,10 +27,12 @@ import { fittingHalfRange, zoomed } from './butt-view.ts';
 import { EndsList } from './ends-list.tsx';
 import { NudgePad, PlotButtons } from './plot-buttons.tsx';
 import { SessionChoice } from './session-choice.tsx';
-import { SessionSetupForm, useSessionSetup } from './session-setup.tsx';
+import { RangeTools } from './range-tools.tsx';
+import { SessionPanel } from './session-panel.tsx';
+import { useRangeEntry } from './use-range-entry.ts';
+import { useSessionSetup } from './use-session-setup.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { usePlot } from './use-plot.ts';
-import { VerdictPanel } from './verdict-panel.tsx';
 
 const WIDE_SHEET = { width: 640, height: 600 } as const;
 const NARROW_SHEET = { width: 390, height: 300 } as const;
@@ -68,6 +68,7 @@ function Range({
   const [text, setText] = useState('');
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const [zoomMm, setZoomMm] = useState<number | null>(null);
+  const [walkFromM, setWalkFromM] = useState<number | null>(null);
   const inputRef = useRef<HTMLInputElement>(null);
   const setup = useSessionSetup(state, unit);
 
@@ -82,21 +83,29 @@ function Range({
     (session: string) => setParams({ session }, { replace: true }),
     [setParams],
   );
-  const plot = usePlot(state, stored, append, setup.opening, goTo);
+  const walkBack = useMemo(
+    () => (stored?.sessionKind === 'walkBack' ? walkBackStanding(state, stored) : null),
+    [state, stored],
+  );
+  const distanceM =
+    walkBack === null ? stored?.distanceM : (walkFromM ?? walkBack.nextM ?? stored?.distanceM);
+  const plot = usePlot(
+    state,
+    stored,
+    append,
+    setup.opening,
+    goTo,
+    walkBack === null ? undefined : distanceM,
+  );
   const { session } = plot;
   const verdict = useMemo(
-    () => (session === null ? null : sessionVerdict(state, session)),
+    () => (session?.sessionKind === 'bareShaft' ? sessionVerdict(state, session) : null),
     [state, session],
   );
-  const speakingIds = useMemo(() => {
-    if (session === null) return new Set<string>();
-    const facets = ['bareShaftLateral', 'bareShaftVertical'] as const;
-    return new Set(
-      facets
-        .flatMap((facet) => shotsSpeakingFor(facet, session, state.upsets))
-        .map((shot) => shot.shotId),
-    );
-  }, [session, state.upsets]);
+  const speakingIds = useMemo(
+    () => (session === null ? new Set<string>() : idsSpeaking(state, session, walkBack)),
+    [session, state, walkBack],
+  );
   const halfRangeMm = Math.max(
     zoomMm ?? 0,
     zoomMm === null ? fittingHalfRange(session?.shots ?? []) : 0,
@@ -123,8 +132,10 @@ function Range({
   );
   const actions = useMoveActions(bowId, store, openEntryLine, openStep);
   const done = (chosen: Move) => {
-    if (chosen.action.kind === 'shootEnd') plot.nextEnd();
-    else actions.done(chosen);
+    if (chosen.action.kind === 'shootEnd') {
+      setWalkFromM(null);
+      plot.nextEnd();
+    } else actions.done(chosen);
   };
 
   // The bench sends the tuner here to shoot the next end.
@@ -136,38 +147,25 @@ function Range({
     setParams({}, { replace: true });
   }, [startNext, nextEnd, setParams]);
 
-  const pairs = looksLikePairs(text);
-  const read: EntryRead = useMemo(() => {
-    if (!pairs) return readEntryLine(text, state);
-    const found = readPairs(text, unit, hand);
-    if (found.kind === 'refused') return found;
-    const arrow = found.arrow ?? plot.arrow;
-    const last = found.pairs.at(-1) ?? { outwardMm: 0, upMm: 0 };
-    return {
-      kind: 'ready',
-      title:
-        found.pairs.length === 1
-          ? `${arrow === 'bare' ? 'Bare shaft' : 'Fletched'} at`
-          : `${found.pairs.length} ${arrow} shots, the last at`,
-      figure: `${showButtDistance(last.outwardMm, unit)} ${sideOf(last.outwardMm, hand)}, ${showButtDistance(last.upMm, unit)} ${last.upMm >= 0 ? 'high' : 'low'}`,
-      notes: [`End ${plot.endNumber}. f or b in front says which arrows.`],
-      bodies: [],
-    };
-  }, [pairs, text, state, unit, hand, plot.arrow, plot.endNumber]);
+  const { read, placeTyped } = useRangeEntry(text, state, plot, unit);
   const onStore = (bodies: readonly EntryBody[]) => {
-    if (!pairs) {
-      store(bodies);
-      return;
-    }
-    const found = readPairs(text, unit, hand);
-    if (found.kind !== 'pairs') return;
-    plot.place(found.pairs, found.arrow ?? plot.arrow);
-    setText('');
+    if (placeTyped()) setText('');
+    else store(bodies);
   };
   const undo = (ids: readonly string[]) =>
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
   const zoom = (way: -1 | 1) => setZoomMm(zoomed(halfRangeMm, way));
+
+  const tools = (
+    <RangeTools
+      state={state}
+      plot={plot}
+      unit={unit}
+      store={store}
+      makeChanges={actions.makeChanges}
+    />
+  );
 
   return (
     <>
@@ -187,20 +185,23 @@ function Range({
                 goTo('new');
               }}
             />
-            {session === null || verdict === null ? (
-              <SessionSetupForm
-                state={state}
-                setup={setup}
-                unit={unit}
-                onStart={() => {
-                  const opened = setup.opening();
-                  store([opened]);
-                  goTo(opened.sessionId);
-                }}
-              />
-            ) : (
-              <VerdictPanel state={state} session={session} verdict={verdict} unit={unit} />
-            )}
+            <SessionPanel
+              state={state}
+              session={session}
+              verdict={verdict}
+              walkBack={walkBack}
+              setup={setup}
+              unit={unit}
+              distanceM={distanceM ?? 0}
+              onDistance={setWalkFromM}
+              store={store}
+              onStart={() => {
+                const opened = setup.opening();
+                store(opened.bodies);
+                goTo(opened.sessionId);
+              }}
+            />
+            {tools}
             {move !== null && (
               <p className="mt-2 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
                 <a href="#next-move">Next: {move.title}</a>
@@ -226,7 +227,9 @@ function Range({
                   onOther={actions.doOther}
                   compact
                 />
-                <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
+                <p className="mt-3 text-[13px] text-ink-2">
+                  {tallyWords(dayTally(state, now))} {stringWords(state)}
+                </p>
                 <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
               </div>
             </div>
@@ -236,6 +239,7 @@ function Range({
             <ButtPlot
               plot={plot}
               verdict={verdict}
+              grouped={session?.sessionKind !== 'walkBack'}
               speakingIds={speakingIds}
               hand={hand}
               unit={unit}
@@ -282,4 +286,28 @@ function Range({
       />
     </>
   );
+}
+
+/** Shots that still speak for what the session is shot for; the others are drawn thin. */
+function idsSpeaking(
+  state: BowState,
+  session: ShootingSession,
+  walkBack: WalkBackStanding | null,
+): ReadonlySet<string> {
+  if (walkBack !== null) return new Set(walkBack.shots.map(({ shotId }) => shotId));
+  if (session.sessionKind === 'fineTuning') {
+    const turned = state.upsets.findLast((one) => upsets(one, 'fineTuning'))?.index ?? -1;
+    return new Set(session.shots.filter(({ index }) => index > turned).map(({ shotId }) => shotId));
+  }
+  const facets = ['bareShaftLateral', 'bareShaftVertical'] as const;
+  return new Set(
+    facets
+      .flatMap((facet) => shotsSpeakingFor(facet, session, state.upsets))
+      .map(({ shotId }) => shotId),
+  );
+}
+
+function stringWords({ strings }: BowState): string {
+  const { shots } = strings.fitted;
+  return `This string: ${shots} ${shots === 1 ? 'shot' : 'shots'}.`;
 }

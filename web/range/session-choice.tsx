@@ -1,5 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { SESSION_KIND_LABEL } from '#core/craft/range-words.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import { whenWords } from '../bench/lately.tsx';
@@ -58,5 +59,7 @@ export function SessionChoice({
 }
 
 function words(session: ShootingSession): string {
-  return `${session.distanceM} m, ${whenWords(session.openedAt)}`;
+  const kind =
+    session.sessionKind === 'bareShaft' ? '' : `${SESSION_KIND_LABEL[session.sessionKind]}, `;
+  return `${kind}${session.distanceM} m, ${whenWords(session.openedAt)}`;
 }

@@ -1,78 +1,25 @@
-import { useState } from 'react';
-import { v7 as newId } from 'uuid';
-import { readAmounts } from '#core/quantity/read-amounts.ts';
-import { fromStored, toStored } from '#core/quantity/units.ts';
-import { showNumber } from '#core/quantity/show.ts';
-import { SCHOOL_HABITS } from '#core/craft/starting-values.ts';
-import type { BodyOf } from '#core/record/entry.ts';
+import { CONTROL_FACTS } from '#core/craft/controls.ts';
+import {
+  BUTT_LABEL,
+  LIGHT_LABEL,
+  SESSION_KIND_LABEL,
+  WIND_LABEL,
+} from '#core/craft/range-words.ts';
+import { showExact, showNumber } from '#core/quantity/show.ts';
+import { fromStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/record/fold.ts';
-import { defaultTolerance } from '#core/shots/default-tolerance.ts';
+import { BUTT_KINDS, LIGHTS, type SessionKind, WINDS } from '#core/record/shooting-entries.ts';
+import { ChoiceRow } from '../ui/choice-row.tsx';
+import { TextField } from '../ui/text-field.tsx';
+import { controlsFor, kindsFor, type SessionSetup } from './use-session-setup.ts';
 
-interface SetupText {
-  readonly distance: string;
-  readonly tolerance: string;
-  readonly butt: string;
-}
+const SAYS: Readonly<Record<SessionKind, string>> = {
+  bareShaft: 'Agree what is good enough, then shoot.',
+  walkBack: 'One mark, one sight setting, near to far.',
+  fineTuning: 'One control, small steps, counted groups.',
+};
 
-/** What a session will be opened with: texts kept as typed, and what they come to. */
-export interface SessionSetup {
-  readonly text: SetupText;
-  readonly setText: (text: SetupText) => void;
-  readonly problem: string | null;
-  readonly opening: () => BodyOf<'sessionOpened'>;
-}
-
-/** Holds the three figures agreed before the first shot. */
-export function useSessionSetup(state: BowState, unit: 'cm' | 'in'): SessionSetup {
-  const [text, setText] = useState<SetupText>(() => ({
-    distance: String(
-      state.sessions.at(-1)?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM,
-    ),
-    tolerance: '',
-    butt: unit === 'cm' ? '122' : '48',
-  }));
-  const distanceM = figure(text.distance);
-  const buttMm = figure(text.butt) === null ? null : toStored(figure(text.butt) ?? 0, unit);
-  const byRule = defaultTolerance(state, distanceM ?? 18);
-  const typed = text.tolerance.trim() === '' ? null : figure(text.tolerance);
-  const toleranceMm =
-    text.tolerance.trim() === ''
-      ? byRule.toleranceMm
-      : typed === null
-        ? null
-        : toStored(typed, unit);
-  const problem =
-    distanceM === null || !(distanceM >= 2 && distanceM <= 120)
-      ? 'Distance: 2 to 120 m.'
-      : toleranceMm === null || !(toleranceMm >= 1 && toleranceMm <= 1000)
-        ? 'Good enough: a size above 0.'
-        : buttMm === null || !(buttMm >= 200 && buttMm <= 5000)
-          ? 'Butt: its width.'
-          : null;
-  return {
-    text: { ...text, tolerance: text.tolerance },
-    setText,
-    problem,
-    opening: () => ({
-      kind: 'sessionOpened',
-      sessionId: newId(),
-      distanceM: distanceM ?? 18,
-      toleranceMm: toleranceMm ?? byRule.toleranceMm,
-      toleranceWhy: typed === null ? byRule.why : 'agreed before the first shot',
-      buttMm: buttMm ?? 1220,
-    }),
-  };
-}
-
-function figure(text: string): number | null {
-  const read = readAmounts(text);
-  const [amount] = read.ok ? read.amounts : [];
-  return read.ok && read.amounts.length === 1 && amount !== undefined && amount.unit === null
-    ? amount.value
-    : null;
-}
-
-/** Distance, good enough, butt: agreed before the first shot, fixed after it. */
+/** What is agreed before the first shot; the rest of it may be left out. */
 export function SessionSetupForm({
   state,
   setup,
@@ -84,9 +31,7 @@ export function SessionSetupForm({
   readonly unit: 'cm' | 'in';
   readonly onStart: () => void;
 }) {
-  const { text, setText, problem } = setup;
-  const byRule = defaultTolerance(state, figure(text.distance) ?? 18);
-  const rule = showNumber(fromStored(byRule.toleranceMm, unit), 1);
+  const { text, set, problem, byRule, goesOn } = setup;
   return (
     <form
       className="grid gap-2"
@@ -96,49 +41,170 @@ export function SessionSetupForm({
         if (problem === null) onStart();
       }}
     >
-      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">
-        Agree what is good enough, then shoot.
-      </p>
-      <div className="grid grid-cols-3 gap-4">
-        <label>
-          <span className="label">Distance, m</span>
-          <input
-            className="field"
-            inputMode="decimal"
-            value={text.distance}
-            onChange={(event) => setText({ ...text, distance: event.target.value })}
-          />
-        </label>
-        <label>
-          <span className="label">Good enough, ± {unit}</span>
-          <input
-            className="field placeholder:text-ink-2"
-            inputMode="decimal"
-            placeholder={rule}
-            value={text.tolerance}
-            onChange={(event) => setText({ ...text, tolerance: event.target.value })}
-          />
-        </label>
-        <label>
-          <span className="label">Butt, {unit}</span>
-          <input
-            className="field"
-            inputMode="decimal"
-            value={text.butt}
-            onChange={(event) => setText({ ...text, butt: event.target.value })}
-          />
-        </label>
-      </div>
-      <p className="text-[13px] text-ink-2">
-        ± {rule} {unit}: {byRule.why}.
-      </p>
+      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">{SAYS[text.kind]}</p>
+      <ChoiceRow
+        label="Shot for"
+        value={text.kind}
+        options={kindsFor(state).map((kind) => ({ value: kind, label: SESSION_KIND_LABEL[kind] }))}
+        onChange={(kind) => set({ kind, distance: kind === 'walkBack' ? '10' : text.distance })}
+      />
+      {goesOn === null ? (
+        <AgreedFields state={state} setup={setup} unit={unit} />
+      ) : (
+        <p>
+          Goes on with {CONTROL_FACTS[goesOn.control].name.toLowerCase()}, ±{' '}
+          {showExact(goesOn.high)} in steps of {showExact(goesOn.step)}, at {goesOn.distanceM} m.
+        </p>
+      )}
+      {text.kind !== 'fineTuning' && (
+        <p className="text-[13px] text-ink-2">
+          ± {showNumber(fromStored(byRule.toleranceMm, unit), 1)} {unit}
+          {text.kind === 'walkBack' ? ' of drift over the whole walk' : ''}: {byRule.why}.
+        </p>
+      )}
+      <Surroundings setup={setup} />
       {problem !== null && <p className="text-[13px] text-stop">{problem}</p>}
-      <div className="flex items-center gap-3">
+      <div className="flex flex-wrap items-center gap-3">
         <button type="submit" className="btn-ink" disabled={problem !== null}>
           Start shooting
         </button>
         <span className="text-[13px] text-ink-2">or tap the butt: the first shot starts it</span>
       </div>
     </form>
+  );
+}
+
+function AgreedFields({
+  state,
+  setup: { text, set, byRule },
+  unit,
+}: {
+  readonly state: BowState;
+  readonly setup: SessionSetup;
+  readonly unit: 'cm' | 'in';
+}) {
+  const field = (label: string, name: keyof typeof text, placeholder = '') => (
+    <TextField
+      key={name}
+      label={label}
+      value={text[name]}
+      placeholder={placeholder}
+      decimal
+      onChange={(value) => set({ [name]: value })}
+    />
+  );
+  const tolerance = field(
+    `Good enough, ± ${unit}`,
+    'tolerance',
+    showNumber(fromStored(byRule.toleranceMm, unit), 1),
+  );
+  const butt = field(`Butt, ${unit}`, 'butt');
+  if (text.kind === 'bareShaft')
+    return (
+      <div className="grid grid-cols-3 gap-4">
+        {field('Distance, m', 'distance')}
+        {tolerance}
+        {butt}
+      </div>
+    );
+  if (text.kind === 'walkBack')
+    return (
+      <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+        {field('Nearest, m', 'distance')}
+        {tolerance}
+        {butt}
+        {field(`Mark below top, ${unit}`, 'markBelowTop')}
+        {field('Arrow speed, m/s', 'speed', '52')}
+      </div>
+    );
+  return (
+    <>
+      <ChoiceRow
+        label="What is turned"
+        value={text.control}
+        options={controlsFor(state).map(({ control }) => ({
+          value: control,
+          label: CONTROL_FACTS[control].name,
+        }))}
+        onChange={(control) => {
+          const usual = controlsFor(state).find((one) => one.control === control);
+          set({
+            control,
+            range: showExact(usual?.range ?? 1),
+            step: showExact(usual?.step ?? CONTROL_FACTS[control].step),
+          });
+        }}
+      />
+      <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+        {field('Distance, m', 'distance')}
+        {field(`Each way, ${CONTROL_FACTS[text.control].unit}`, 'range')}
+        {field(`Step, ${CONTROL_FACTS[text.control].unit}`, 'step')}
+        {field('Shots a day', 'shotsADay')}
+        {butt}
+      </div>
+    </>
+  );
+}
+
+/** Place, light, wind, butt, arrows, aim, lean: said once, kept for the next time. */
+function Surroundings({ setup: { text, set } }: { readonly setup: SessionSetup }) {
+  const options = <T extends string>(all: readonly T[], label: Readonly<Record<T, string>>) => [
+    { value: 'unsaid' as const, label: 'not said' },
+    ...all.map((value) => ({ value, label: label[value] })),
+  ];
+  return (
+    <details className="border-t border-faint pt-1">
+      <summary className="min-h-11 cursor-pointer py-2 text-[15px] underline underline-offset-4">
+        Where and with what
+      </summary>
+      <div className="grid gap-2 pb-2">
+        <div className="grid grid-cols-2 gap-4">
+          <TextField
+            label="Place"
+            value={text.place}
+            longest={120}
+            onChange={(place) => set({ place })}
+          />
+          <TextField
+            label="Arrows"
+            value={text.arrowBuild}
+            longest={120}
+            onChange={(arrowBuild) => set({ arrowBuild })}
+          />
+          <TextField
+            label="Aim"
+            value={text.aim}
+            longest={120}
+            placeholder="same mark for both"
+            onChange={(aim) => set({ aim })}
+          />
+          <TextField
+            label="Top limb leans, ° right"
+            value={text.lean}
+            decimal
+            placeholder="0, upright"
+            onChange={(lean) => set({ lean })}
+          />
+        </div>
+        <ChoiceRow
+          label="Light"
+          value={text.light}
+          options={options(LIGHTS, LIGHT_LABEL)}
+          onChange={(light) => set({ light })}
+        />
+        <ChoiceRow
+          label="Wind"
+          value={text.wind}
+          options={options(WINDS, WIND_LABEL)}
+          onChange={(wind) => set({ wind })}
+        />
+        <ChoiceRow
+          label="Butt where the bare shafts land"
+          value={text.buttKind}
+          options={options(BUTT_KINDS, BUTT_LABEL)}
+          onChange={(buttKind) => set({ buttKind })}
+        />
+      </div>
+    </details>
   );
 }

@@ -15,6 +15,15 @@ interface Nudged {
   readonly upMm: number;
 }
 
+/** Where a shot went, and what else is known of it than the plot's own settings. */
+export type PlottedShot = PlacedPair &
+  Partial<
+    Pick<
+      BodyOf<'shotPlaced'>,
+      'arrow' | 'endNumber' | 'calledBad' | 'attitude' | 'arrowNumber' | 'distanceM' | 'readToMm'
+    >
+  >;
+
 export interface Plot {
   /** The session with the nudge under way in it. */
   readonly session: ShootingSession | null;
@@ -22,11 +31,12 @@ export interface Plot {
   readonly endNumber: number;
   readonly selected: Shot | null;
   readonly setArrow: (arrow: ArrowState) => void;
-  readonly place: (pairs: readonly PlacedPair[], arrow?: ArrowState) => void;
+  readonly place: (shots: readonly PlottedShot[], arrow?: ArrowState) => void;
   readonly nudge: (outwardMm: number, upMm: number) => void;
   readonly select: (shotId: string) => void;
   readonly step: (way: -1 | 1) => void;
   readonly toggleBad: () => void;
+  readonly setArrowNumber: (arrowNumber: number) => void;
   readonly setAttitude: (change: { readonly outwardDeg?: number; readonly upDeg?: number }) => void;
   readonly undoLast: () => void;
   readonly nextEnd: () => void;
@@ -37,13 +47,15 @@ export interface Plot {
  * Nudges are gathered until the hand rests, so that one correction is one entry.
  *
  * @param opening what opens a session with the first shot when none is open
+ * @param distanceM where shots are shot from, where that is not the session's own distance
  */
 export function usePlot(
   state: BowState,
   session: ShootingSession | null,
   append: (bodies: readonly EntryBody[]) => readonly string[],
-  opening: () => BodyOf<'sessionOpened'>,
+  opening: () => { readonly sessionId: string; readonly bodies: readonly EntryBody[] },
   onOpened: (sessionId: string) => void,
+  distanceM?: number,
 ): Plot {
   const [arrow, setArrowState] = useState<ArrowState>('fletched');
   const [selectedId, setSelectedId] = useState<string | null>(null);
@@ -77,16 +89,16 @@ export function usePlot(
     };
   }, [settle]);
 
-  const place = (pairs: readonly PlacedPair[], kind: ArrowState = arrow) => {
+  const place = (shots: readonly PlottedShot[], kind: ArrowState = arrow) => {
     settle();
     const bodies: EntryBody[] = [];
     let sessionId = session?.closed === false ? session.sessionId : undefined;
     if (sessionId === undefined) {
       const opened = opening();
       sessionId = opened.sessionId;
-      bodies.push(opened);
+      bodies.push(...opened.bodies);
     }
-    for (const pair of pairs) {
+    for (const shot of shots) {
       const shotId = newId();
       setSelectedId(shotId);
       bodies.push({
@@ -95,8 +107,9 @@ export function usePlot(
         sessionId,
         endNumber,
         arrow: kind,
-        ...pair,
         calledBad: false,
+        distanceM,
+        ...shot,
       });
     }
     append(bodies);
@@ -147,6 +160,11 @@ export function usePlot(
       settle();
       if (selected === null) return;
       append([{ kind: 'shotAmended', shotId: selected.shotId, calledBad: !selected.calledBad }]);
+    },
+    setArrowNumber: (arrowNumber) => {
+      settle();
+      if (selected === null) return;
+      append([{ kind: 'shotAmended', shotId: selected.shotId, arrowNumber }]);
     },
     setAttitude: (change) => {
       settle();

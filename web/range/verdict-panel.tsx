@@ -1,12 +1,14 @@
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
+import { shotsFromLanding, shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
 import { axisSums, FEWEST_EACH, type AxisSums } from '#core/shots/offset-posterior.ts';
 import { verdictWords } from '#core/shots/verdict-words.ts';
-import { sessionPriors } from '#core/work/bare-shaft-evidence.ts';
-import { showNumber } from '#core/quantity/show.ts';
+import { sessionLanding, sessionPriors } from '#core/work/bare-shaft-evidence.ts';
+import { showNumber, showChance } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
+import { EvidenceList } from './evidence-list.tsx';
+import { LandingLine } from './landing-line.tsx';
 import { useShotsNeeded } from '../workers/shots-needed-door.ts';
 
 /** The verdict: plain words first, figures second, the method on request. */
@@ -15,17 +17,24 @@ export function VerdictPanel({
   session,
   verdict,
   unit,
+  onLanding,
 }: {
   readonly state: BowState;
   readonly session: ShootingSession;
   readonly verdict: BareShaftVerdict;
   readonly unit: 'cm' | 'in';
+  /** Where the bare shafts land becomes what they are tuned to. */
+  readonly onLanding: (landing: { readonly outwardMm: number; readonly upMm: number }) => void;
 }) {
   const priors = sessionPriors(state, session);
   const sumsOf = (axis: 'outward' | 'up'): AxisSums | null => {
     if (verdict[axis].call !== 'undecided') return null;
     const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
-    const shots = shotsSpeakingFor(facet, session, state.upsets).filter((shot) => !shot.calledBad);
+    const shots = shotsFromLanding(
+      session,
+      shotsSpeakingFor(facet, session, state.upsets).filter((shot) => !shot.calledBad),
+      sessionLanding(state, session),
+    );
     const values = (arrow: 'fletched' | 'bare') =>
       shots
         .filter((shot) => shot.arrow === arrow)
@@ -51,6 +60,7 @@ export function VerdictPanel({
           {line}
         </p>
       ))}
+      <EvidenceList state={state} session={session} verdict={verdict} />
       {verdict.farOutShotIds.length > 0 && (
         <p className="mt-1">
           {verdict.farOutShotIds.length === 1
@@ -71,6 +81,13 @@ export function VerdictPanel({
             : ' No earlier groups to lean on.'}
         </p>
         <Chances verdict={verdict} />
+        <LandingLine
+          state={state}
+          session={session}
+          verdict={verdict}
+          unit={unit}
+          onLanding={onLanding}
+        />
       </details>
     </section>
   );
@@ -87,14 +104,9 @@ function Chances({ verdict }: { readonly verdict: BareShaftVerdict }) {
         <li key={name}>
           {odds === null
             ? `${name}: too few shots.`
-            : `${name}: inside ${percent(odds.inside)}, out one way ${percent(odds.plus)}, the other ${percent(odds.minus)}.`}
+            : `${name}: inside ${showChance(odds.inside)}, out one way ${showChance(odds.plus)}, the other ${showChance(odds.minus)}.`}
         </li>
       ))}
     </ul>
   );
-}
-
-function percent(chance: number): string {
-  const whole = Math.round(chance * 100);
-  return whole >= 100 ? 'over 99 %' : whole <= 0 ? 'under 1 %' : `${whole} %`;
 }

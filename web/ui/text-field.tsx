@@ -5,6 +5,7 @@ export function TextField({
   onChange,
   placeholder,
   decimal = false,
+  longest = 12,
 }: {
   readonly label: string;
   readonly value: string;
@@ -12,6 +13,7 @@ export function TextField({
   readonly placeholder?: string;
   /** A phone then offers its number keys. */
   readonly decimal?: boolean;
+  readonly longest?: number;
 }) {
   return (
     <label>
@@ -21,7 +23,7 @@ export function TextField({
         inputMode={decimal ? 'decimal' : 'text'}
         value={value}
         placeholder={placeholder}
-        maxLength={12}
+        maxLength={longest}
         onChange={(event) => onChange(event.target.value)}
       />
     </label>

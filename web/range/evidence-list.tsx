@@ -1,0 +1,59 @@
+import { BARE_SHAFT_AXES } from '#core/gains/prior-gains.ts';
+import { upperFirst } from '#core/craft/letter-case.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
+import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import { conflictWords, sourceWords, togetherWords } from '#core/shots/evidence-words.ts';
+import { comparisonNotes } from '#core/work/comparison-notes.ts';
+import { sessionEvidence } from '#core/work/session-evidence.ts';
+
+/** What else was seen beside the impact, each by itself and together; conflicts and voids by name. */
+export function EvidenceList({
+  state,
+  session,
+  verdict,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly verdict: BareShaftVerdict;
+}) {
+  const axes = BARE_SHAFT_AXES.map((axis) => ({
+    name: axis === 'bareShaftUp' ? ('up' as const) : ('outward' as const),
+    fused: sessionEvidence(state, session, verdict, axis),
+  })).filter(({ fused }) => fused.says.some(({ source }) => source !== 'impact'));
+  const conflicts = axes.flatMap(({ name, fused }) => {
+    const words = conflictWords(name, fused);
+    return words === null ? [] : [words];
+  });
+  const notes = comparisonNotes(state, session);
+  return (
+    <>
+      {notes.map(({ words }) => (
+        <p key={words} className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]" role="note">
+          {words}
+        </p>
+      ))}
+      {conflicts.map((words) => (
+        <p key={words} className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]">
+          {words}
+        </p>
+      ))}
+      {axes.length > 0 && (
+        <ul className="mt-1 text-[13px] text-ink-2" data-testid="evidence">
+          {axes.map(({ name, fused }) => (
+            <li key={name}>
+              {name === 'up' ? 'Up and down' : 'Across'}.{' '}
+              {upperFirst(
+                [
+                  ...fused.says.map((one) => sourceWords(name, one)),
+                  togetherWords(name, fused),
+                ].join('; '),
+              )}
+              .
+            </li>
+          ))}
+        </ul>
+      )}
+    </>
+  );
+}

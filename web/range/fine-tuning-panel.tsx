@@ -1,0 +1,58 @@
+import { CONTROL_FACTS } from '#core/craft/controls.ts';
+import { showChance, showNumber } from '#core/quantity/show.ts';
+import type { FineTuningStanding } from '#core/work/fine-tuning-standing.ts';
+import { settingWords } from '#core/work/fine-tuning-move.ts';
+import { TuningChart } from './tuning-chart.tsx';
+
+/** An experiment: what the counting says, the curve, and how far it has come. */
+export function FineTuningPanel({
+  standing,
+  unit,
+}: {
+  readonly standing: FineTuningStanding;
+  readonly unit: 'cm' | 'in';
+}) {
+  const { experiment, ends, fit, settled, setting, shotsToday, voided, finish } = standing;
+  return (
+    <section aria-label="Fine tuning" aria-live="polite" data-testid="fine-tuning">
+      <p className="text-[26px] leading-[1.14] font-[520] [font-stretch:88%] min-[720px]:text-[30px]">
+        {headWords(standing)}
+      </p>
+      <p className="mt-1 text-[18px] leading-snug">
+        {CONTROL_FACTS[experiment.control].name}: now {settingWords(standing, setting)}.{' '}
+        {settled || finish !== null
+          ? 'Less is left to gain than is worth shooting for.'
+          : ends.length > 0
+            ? `${showNumber(100 * fit.leftToGain, 0)} % of the group may still be gained.`
+            : ''}
+      </p>
+      {voided.ends > 0 && (
+        <p className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]" role="note">
+          {voided.ends} {voided.ends === 1 ? 'end is' : 'ends are'} left out: since then{' '}
+          {voided.since}, and two changes at once cannot be told apart.
+        </p>
+      )}
+      {finish?.comparison != null && (
+        <p className="mt-1">
+          Side by side: the group at {settingWords(standing, finish.best)} is{' '}
+          {showNumber(finish.comparison.ratio, 2)} ({showNumber(finish.comparison.low, 2)} to{' '}
+          {showNumber(finish.comparison.high, 2)}) times that at{' '}
+          {settingWords(standing, finish.other)}.
+        </p>
+      )}
+      {ends.length > 0 && <TuningChart standing={standing} unit={unit} />}
+      <p className="mt-1 text-[13px] text-ink-2">
+        {ends.length} {ends.length === 1 ? 'end' : 'ends'} counted, {shotsToday} of{' '}
+        {experiment.shotsADay} shots this day. The curve is ln of the variance against the setting,
+        shrunk toward a shallow bowl; wind, tiredness and day are reckoned with.
+      </p>
+    </section>
+  );
+}
+
+function headWords(standing: FineTuningStanding): string {
+  const { experiment, ends, fit } = standing;
+  if (experiment.closedWhy !== null) return `Closed: ${experiment.closedWhy}.`;
+  if (ends.length === 0) return 'Nothing counted yet.';
+  return `Best so far: ${settingWords(standing, fit.best.setting)}, with ${showChance(fit.best.isBest)}.`;
+}

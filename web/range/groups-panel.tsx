@@ -1,0 +1,137 @@
+import { ARROW_SHORT } from '#core/craft/range-words.ts';
+import { sideOf } from '#core/craft/handedness.ts';
+import { showButtDistance, showButtInterval, showChance } from '#core/quantity/show.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
+import { byArrow } from '#core/shots/by-arrow.ts';
+import { pointOffsets } from '#core/shots/point-offsets.ts';
+import { forgivenessBySetting } from '#core/work/settings-shot.ts';
+
+const CELL = 'border-b border-faint py-1.5 pr-4 text-left align-top';
+
+/** What groups tell beside the bare shafts: each arrow, the points for use, and weak shots. */
+export function GroupsPanel({
+  state,
+  session,
+  unit,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly unit: 'cm' | 'in';
+}) {
+  return (
+    <div className="grid gap-6">
+      <Forgiving state={state} unit={unit} />
+      <Arrows state={state} session={session} unit={unit} />
+      <Points state={state} session={session} unit={unit} />
+    </div>
+  );
+}
+
+function Forgiving({ state, unit }: { readonly state: BowState; readonly unit: 'cm' | 'in' }) {
+  const settings = forgivenessBySetting(state).filter((one) => one.forgiveness !== null);
+  return (
+    <section aria-label="Forgiveness">
+      <h3 className="font-[640]">Forgiveness: weak shots that still land inside</h3>
+      {settings.length === 0 ? (
+        <p className="text-ink-2">
+          Nothing to say yet: it needs six good fletched shots and a called one at the same setting.
+          Call weak shots before looking; they are kept for this.
+        </p>
+      ) : (
+        <table className="w-full text-[15px]">
+          <thead className="text-[13px] text-ink-2">
+            <tr>
+              <th className={CELL}>Setting</th>
+              <th className={CELL}>Weak</th>
+              <th className={CELL}>Inside</th>
+              <th className={CELL}>Share, 9 times in 10 between</th>
+            </tr>
+          </thead>
+          <tbody>
+            {settings.toReversed().map(({ words, distanceM, forgiveness: found }) =>
+              found === null ? null : (
+                <tr key={`${words ?? ''}${distanceM}${found.withinMm}`}>
+                  <td className={CELL}>
+                    {words === null ? 'As first shot' : `After ${words}`}, {distanceM} m; inside{' '}
+                    {showButtDistance(found.withinMm, unit)}
+                  </td>
+                  <td className={CELL}>{found.weak}</td>
+                  <td className={CELL}>{found.inside}</td>
+                  <td className={CELL}>
+                    {showChance(found.low)} and {showChance(found.high)}
+                  </td>
+                </tr>
+              ),
+            )}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}
+
+function Arrows({
+  state,
+  session,
+  unit,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly unit: 'cm' | 'in';
+}) {
+  const arrows = byArrow(session.shots);
+  return (
+    <section aria-label="Arrow by arrow">
+      <h3 className="font-[640]">Arrow by arrow</h3>
+      {arrows.length === 0 ? (
+        <p className="text-ink-2">
+          Number the shafts, and the one that lands elsewhere is found: take a shot in hand and
+          press n and its number.
+        </p>
+      ) : (
+        <ul className="text-[15px]">
+          {arrows.map((one) => (
+            <li key={`${one.arrow}${one.arrowNumber}`} className="border-b border-faint py-1.5">
+              <b className="font-[640]">{one.arrowNumber}</b> {ARROW_SHORT[one.arrow].toLowerCase()}
+              , {one.shots} {one.shots === 1 ? 'shot' : 'shots'}:{' '}
+              {showButtDistance(one.outwardMm, unit)} {sideOf(one.outwardMm, state.bow.hand)},{' '}
+              {showButtDistance(one.upMm, unit)} {one.upMm >= 0 ? 'high' : 'low'} of the others
+              {one.suspect && (
+                <b className="font-[640]">. Lands elsewhere: set it aside, weigh it</b>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  );
+}
+
+function Points({
+  state,
+  session,
+  unit,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly unit: 'cm' | 'in';
+}) {
+  const offsets = pointOffsets(state, session);
+  if (offsets.length === 0) return null;
+  return (
+    <section aria-label="Points for use">
+      <h3 className="font-[640]">Broadheads and target points against fletched</h3>
+      <ul className="text-[15px]">
+        {offsets.map((one) => (
+          <li key={one.arrow} className="border-b border-faint py-1.5">
+            {ARROW_SHORT[one.arrow]}, {one.shots} shots:{' '}
+            {showButtInterval(one.outwardMm, one.outwardPlusMinusMm, unit)}{' '}
+            {sideOf(one.outwardMm, state.bow.hand)},{' '}
+            {showButtInterval(one.upMm, one.upPlusMinusMm, unit)} {one.upMm >= 0 ? 'high' : 'low'}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

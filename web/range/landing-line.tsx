@@ -1,0 +1,63 @@
+import { sideOf } from '#core/craft/handedness.ts';
+import { REFERENCE_DISTANCE_M } from '#core/gains/prior-gains.ts';
+import { showButtDistance } from '#core/quantity/show.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
+import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import { whenWords } from '../bench/lately.tsx';
+
+interface Landing {
+  readonly outwardMm: number;
+  readonly upMm: number;
+}
+
+/** Where bare shafts are meant to land, and the way to make where they land now the target. */
+export function LandingLine({
+  state,
+  session,
+  verdict,
+  unit,
+  onLanding,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly verdict: BareShaftVerdict;
+  readonly unit: 'cm' | 'in';
+  readonly onLanding: (landing: Landing) => void;
+}) {
+  const { landing } = state;
+  const { outward, up } = verdict;
+  const words = ({ outwardMm, upMm }: Landing) =>
+    `${showButtDistance(outwardMm, unit)} ${sideOf(outwardMm, state.bow.hand)}, ${showButtDistance(upMm, unit)} ${upMm >= 0 ? 'high' : 'low'} of the fletched`;
+  const scale = REFERENCE_DISTANCE_M / session.distanceM;
+  const now =
+    outward.offsetMm === null || up.offsetMm === null
+      ? null
+      : {
+          outwardMm: Math.round((landing?.outwardMm ?? 0) + outward.offsetMm * scale),
+          upMm: Math.round((landing?.upMm ?? 0) + up.offsetMm * scale),
+        };
+  return (
+    <div className="mt-2" data-testid="landing">
+      <p>
+        {landing === null
+          ? 'Bare shafts are tuned to the fletched. When groups are best with them elsewhere, make that the target.'
+          : `Tuned to where bare shafts landed on ${whenWords(landing.at)}: ${words(landing)} at ${REFERENCE_DISTANCE_M} m. Offsets are counted from there.`}
+      </p>
+      {now !== null && !session.closed && (
+        <button type="button" className="link-btn -ml-2.5" onClick={() => onLanding(now)}>
+          Make this landing the target: {words(now)}
+        </button>
+      )}
+      {landing !== null && (
+        <button
+          type="button"
+          className="link-btn -ml-2.5"
+          onClick={() => onLanding({ outwardMm: 0, upMm: 0 })}
+        >
+          Tune to the fletched again
+        </button>
+      )}
+    </div>
+  );
+}

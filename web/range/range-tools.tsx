@@ -1,0 +1,167 @@
+import { useSearchParams } from 'react-router';
+import type { EntryBody } from '#core/record/entry.ts';
+import type { BowState } from '#core/record/fold.ts';
+import { upsets } from '#core/craft/upsets.ts';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { EndNoteForm } from './end-note.tsx';
+import { GroupsPanel } from './groups-panel.tsx';
+import { PaperSheet } from './paper-sheet.tsx';
+import { RemediesPanel } from './remedies-panel.tsx';
+import { ShotsFilePanel } from './shots-file.tsx';
+import type { Plot } from './use-plot.ts';
+
+/** What can be opened beside the butt. Which one is open is in the address. */
+const SHEETS = [
+  {
+    id: 'note',
+    label: 'Note the end',
+    title: 'Noted in end',
+    says: 'Marks, flight, wind: stored as you choose.',
+  },
+  {
+    id: 'remedies',
+    label: 'Remedies',
+    title: 'Remedies',
+    says: 'Everything this bow has, the best first. One control at a time.',
+  },
+  {
+    id: 'paper',
+    label: 'Paper',
+    title: 'Paper',
+    says: 'From the point’s hole to where the tail cut through.',
+  },
+  {
+    id: 'groups',
+    label: 'Groups',
+    title: 'Groups',
+    says: 'Weak shots, numbered arrows, points for use.',
+  },
+  { id: 'file', label: 'File', title: 'Shots in a file', says: 'An open table, in and out.' },
+] as const;
+type SheetId = (typeof SHEETS)[number]['id'];
+
+/** The sheets beside the butt, and the row that opens them. */
+export function RangeTools({
+  state,
+  plot,
+  unit,
+  store,
+  makeChanges,
+}: {
+  readonly state: BowState;
+  readonly plot: Plot;
+  readonly unit: 'cm' | 'in';
+  readonly store: (bodies: readonly EntryBody[]) => void;
+  readonly makeChanges: Parameters<typeof RemediesPanel>[0]['onMake'];
+}) {
+  const [params, setParams] = useSearchParams();
+  const { session } = plot;
+  const available = SHEETS.filter(({ id }) => isFor(id, session?.sessionKind ?? null));
+  const open = available.find(({ id }) => id === params.get('sheet'));
+  const turnTo = (id: SheetId | null) =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (id === null) next.delete('sheet');
+        else next.set('sheet', id);
+        return next;
+      },
+      { replace: true },
+    );
+  return (
+    <>
+      <nav aria-label="Beside the butt" className="flex flex-wrap gap-x-1">
+        {available.map(({ id, label }) => (
+          <button
+            key={id}
+            type="button"
+            className="link-btn first:-ml-2.5"
+            onClick={() => turnTo(id)}
+          >
+            {label}
+          </button>
+        ))}
+      </nav>
+      {open !== undefined && (
+        <SheetDialog
+          title={open.id === 'note' ? `${open.title} ${plot.endNumber}` : open.title}
+          description={open.says}
+          onClose={() => turnTo(null)}
+        >
+          <SheetBody
+            id={open.id}
+            state={state}
+            plot={plot}
+            unit={unit}
+            store={store}
+            makeChanges={(changes, because) => {
+              makeChanges(changes, because);
+              turnTo(null);
+            }}
+          />
+        </SheetDialog>
+      )}
+    </>
+  );
+}
+
+/** Paper and files need no session; remedies only speak of bare shafts. */
+function isFor(id: SheetId, kind: string | null): boolean {
+  if (id === 'paper' || id === 'file') return true;
+  return id === 'remedies' ? kind === 'bareShaft' : kind !== null;
+}
+
+function SheetBody({
+  id,
+  state,
+  plot,
+  unit,
+  store,
+  makeChanges,
+}: Parameters<typeof RangeTools>[0] & { readonly id: SheetId }) {
+  const { hand } = state.bow;
+  const { session, endNumber } = plot;
+  switch (id) {
+    case 'paper': {
+      const since = state.upsets.findLast(
+        (one) => upsets(one, 'bareShaftVertical') || upsets(one, 'bareShaftLateral'),
+      );
+      return (
+        <PaperSheet
+          tears={state.tears.filter(({ index }) => index > (since?.index ?? -1))}
+          hand={hand}
+          onTear={({ outwardMm, upMm, distanceM }) =>
+            store([{ kind: 'paperTorn', distanceM, outwardMm, upMm, arrow: plot.arrow }])
+          }
+        />
+      );
+    }
+    case 'file':
+      return (
+        <ShotsFilePanel
+          session={session}
+          endNumber={endNumber}
+          hand={hand}
+          bowName={state.bow.name}
+          onShots={plot.place}
+        />
+      );
+    case 'note':
+      return session === null ? null : (
+        <EndNoteForm
+          session={session}
+          endNumber={endNumber}
+          hand={hand}
+          onNote={(noted) =>
+            store([{ kind: 'endNoted', sessionId: session.sessionId, endNumber, ...noted }])
+          }
+        />
+      );
+    case 'remedies':
+      return session === null ? null : (
+        <RemediesPanel state={state} session={session} onMake={makeChanges} />
+      );
+    case 'groups':
+      return session === null ? null : <GroupsPanel state={state} session={session} unit={unit} />;
+  }
+}

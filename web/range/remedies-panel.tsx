@@ -1,0 +1,155 @@
+import { CONTROL_FACTS, movesWords, showAmount } from '#core/craft/controls.ts';
+import { lowerFirst } from '#core/craft/letter-case.ts';
+import { sideOf } from '#core/craft/handedness.ts';
+import type { Control } from '#core/craft/controls.ts';
+import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/gains/prior-gains.ts';
+import { showNumber, showChance } from '#core/quantity/show.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
+import { type Remedy, remediesFor, remedyEffect } from '#core/work/remedies.ts';
+import { sideEffects } from '#core/work/remedy-words.ts';
+import { Fractions } from '../ui/fractions.tsx';
+import { safeLength } from '#core/work/safe-length.ts';
+
+const AXIS_NAME: Readonly<Record<BareShaftAxis, string>> = {
+  bareShaftUp: 'Up and down',
+  bareShaftOutward: 'Across',
+};
+
+/** From here on a remedy has little to mend. */
+const INSIDE_ENOUGH = 0.9;
+
+/** Every remedy this bow has, weighed: what it would do, how surely, and what it costs. */
+export function RemediesPanel({
+  state,
+  session,
+  onMake,
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly onMake: (
+    changes: readonly { readonly control: Control; readonly amount: number }[],
+    because: string,
+  ) => void;
+}) {
+  const safe = safeLength(state);
+  return (
+    <div className="grid gap-6">
+      {BARE_SHAFT_AXES.toReversed().map((axis) => (
+        <AxisRemedies key={axis} axis={axis} state={state} session={session} onMake={onMake} />
+      ))}
+      <p className="text-[13px] text-ink-2">
+        {safe.kind === 'known'
+          ? `Shaft: ${showNumber(safe.leftMm, 0)} mm could still be cut; ${showNumber(safe.leastMm, 0)} mm is the shortest that is safe at this draw. The saw comes last.`
+          : `Shaft: nothing is cut while ${safe.why}.`}{' '}
+        Distances at 18 m. Effects are rules of thumb until this bow has shown its own.
+      </p>
+    </div>
+  );
+}
+
+function AxisRemedies({
+  axis,
+  state,
+  session,
+  onMake,
+}: {
+  readonly axis: BareShaftAxis;
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly onMake: Parameters<typeof RemediesPanel>[0]['onMake'];
+}) {
+  const remedies = remediesFor(state, session, axis);
+  const [first] = remedies;
+  if (first === undefined)
+    return (
+      <section aria-label={AXIS_NAME[axis]}>
+        <h3 className="font-[640]">{AXIS_NAME[axis]}</h3>
+        <p className="text-ink-2">This bow has nothing left to turn here.</p>
+      </section>
+    );
+  const words = (mm: number) =>
+    axis === 'bareShaftUp' ? (mm >= 0 ? 'up' : 'down') : sideOf(mm, state.bow.hand);
+  const standingWords = (mm: number) =>
+    axis === 'bareShaftUp' ? (mm >= 0 ? 'high' : 'low') : words(mm);
+  const { offsetMm, plusMinusMm } = remedyEffect.standing(first.before);
+  return (
+    <section aria-label={AXIS_NAME[axis]}>
+      <h3 className="border-b border-ink pb-1 font-[640]">
+        {AXIS_NAME[axis]}: now {figure(offsetMm, plusMinusMm)} {standingWords(offsetMm)}, inside
+        with {showChance(first.before.odds.inside)}
+      </h3>
+      {first.before.odds.inside >= INSIDE_ENOUGH && (
+        <p className="pt-1.5">Inside as it is: nothing here needs mending.</p>
+      )}
+      <ul>
+        {remedies.map((remedy) => (
+          <RemedyRow
+            key={[...remedy.amounts.keys()].join()}
+            remedy={remedy}
+            words={words}
+            effects={sideEffects(state, remedy)}
+            onMake={onMake}
+          />
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function RemedyRow({
+  remedy,
+  words,
+  effects,
+  onMake,
+}: {
+  readonly remedy: Remedy;
+  readonly words: (mm: number) => string;
+  readonly effects: readonly string[];
+  readonly onMake: Parameters<typeof RemediesPanel>[0]['onMake'];
+}) {
+  const changes = [...remedy.amounts].map(([control, amount]) => ({ control, amount }));
+  const [lead] = changes;
+  if (lead === undefined) return null;
+  const shift = remedyEffect.shift(remedy);
+  const gains = remedy.after.odds.inside > remedy.before.odds.inside;
+  return (
+    <li className="grid grid-cols-[1fr_auto] items-start gap-x-4 border-b border-faint py-2.5">
+      <div>
+        <p className="text-[17px] font-[600]">
+          <Fractions text={movesWords(changes)} />
+        </p>
+        <p>
+          Moves bare shafts {figure(shift.shiftMm, shift.plusMinusMm)} {words(shift.shiftMm)};
+          inside with {showChance(remedy.after.odds.inside)} after it
+          {gains ? '' : ', no better than now'}.
+        </p>
+        <p className="text-[13px] text-ink-2">
+          {remedy.reversible ? 'Can be taken back' : 'Cannot be taken back'};{' '}
+          {showAmount(lead.control, remedy.room)} of {lowerFirst(CONTROL_FACTS[lead.control].name)}{' '}
+          left that way.{' '}
+          {shift.changes === 0
+            ? 'Rule of thumb.'
+            : `Learned from ${shift.changes} ${shift.changes === 1 ? 'change' : 'changes'} on this bow.`}
+        </p>
+        {effects.map((line) => (
+          <p key={line} className="text-[13px] text-ink-2">
+            {line}
+          </p>
+        ))}
+      </div>
+      <button
+        type="button"
+        className="link-btn"
+        aria-label={`Log ${movesWords(changes)}`}
+        onClick={() => onMake(changes, 'Chosen from the remedies.')}
+      >
+        I did this
+      </button>
+    </li>
+  );
+}
+
+function figure(mm: number, plusMinusMm: number): string {
+  return `${showNumber(Math.abs(mm) / 10, 1)} ± ${showNumber(plusMinusMm / 10, 1)} cm`;
+}

@@ -1,0 +1,99 @@
+import { sideOf } from '#core/craft/handedness.ts';
+import { showButtInterval, showNumber } from '#core/quantity/show.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { WalkBackFigure } from '#core/shots/walk-back.ts';
+import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
+import { WalkBackChart } from './walk-back-chart.tsx';
+
+/** The walk-back: what the line says, then the line, then where it may still be shot from. */
+export function WalkBackPanel({
+  state,
+  standing,
+  unit,
+  distanceM,
+  onDistance,
+}: {
+  readonly state: BowState;
+  readonly standing: WalkBackStanding;
+  readonly unit: 'cm' | 'in';
+  /** Where the next shots are shot from. */
+  readonly distanceM: number;
+  readonly onDistance: (distanceM: number) => void;
+}) {
+  const { fit, plan, shots, speedMps } = standing;
+  const { hand } = state.bow;
+  const figure = ({ mm, plusMinusMm }: WalkBackFigure) =>
+    `${showButtInterval(mm, plusMinusMm, unit)} ${sideOf(mm, hand)}`;
+  return (
+    <section aria-label="Walk-back" aria-live="polite" data-testid="walk-back">
+      <p className="text-[26px] leading-[1.14] font-[520] [font-stretch:88%] min-[720px]:text-[30px]">
+        {fit === null ? 'No line yet: two distances at least.' : saysWords(fit.drift)}
+        {fit !== null && fit.drift.call !== 'inside' && (
+          <b className="font-[720]"> {figure(fit.drift)}</b>
+        )}
+      </p>
+      {fit !== null && (
+        <p className="mt-1 text-[18px] leading-snug">
+          {fit.bow === null ? 'A third distance shows whether it bends.' : bowWords(fit.bow)}
+        </p>
+      )}
+      <WalkBackChart standing={standing} hand={hand} unit={unit} />
+      <div className="mt-2 flex flex-wrap gap-x-1" role="group" aria-label="Shoot from">
+        {plan.map((one) => {
+          const count = shots.filter((shot) => shot.distanceM === one.distanceM).length;
+          return (
+            <button
+              key={one.distanceM}
+              type="button"
+              className="min-h-11 border-b-2 border-transparent px-2 text-[15px] disabled:text-ink-2 disabled:line-through aria-pressed:border-ink aria-pressed:font-[680]"
+              aria-pressed={one.distanceM === distanceM}
+              aria-label={`${one.distanceM} m, ${one.refused ?? `${count} shots`}`}
+              disabled={one.refused !== null}
+              onClick={() => onDistance(one.distanceM)}
+            >
+              {one.distanceM} m{count > 0 ? ` · ${count}` : ''}
+            </button>
+          );
+        })}
+      </div>
+      <p className="text-[13px] text-ink-2">
+        {planWords(plan, distanceM, unit)} Arrows drop as at {showNumber(speedMps, 0)} m/s.
+      </p>
+    </section>
+  );
+}
+
+function saysWords(drift: WalkBackFigure): string {
+  switch (drift.call) {
+    case 'plus':
+      return 'Leans outward with distance:';
+    case 'minus':
+      return 'Leans inward with distance:';
+    case 'inside':
+      return 'Straight down the butt.';
+    case 'undecided':
+      return 'Lean undecided:';
+  }
+}
+
+function bowWords(bow: WalkBackFigure): string {
+  switch (bow.call) {
+    case 'plus':
+    case 'minus':
+      return 'And it bends: preload or side drag.';
+    case 'inside':
+      return 'It does not bend.';
+    case 'undecided':
+      return 'Whether it bends is undecided.';
+  }
+}
+
+function planWords(plan: WalkBackStanding['plan'], distanceM: number, unit: 'cm' | 'in'): string {
+  const here = plan.find((one) => one.distanceM === distanceM);
+  const refused = plan.find((one) => one.refused !== null);
+  const falls =
+    here === undefined || here.upMm > -1
+      ? ''
+      : `From ${here.distanceM} m they fall about ${showButtInterval(here.upMm, here.plusMinusMm, unit)}. `;
+  return `${falls}${refused === undefined ? '' : `Not from ${refused.distanceM} m on: ${refused.refused ?? ''}.`}`;
+}
