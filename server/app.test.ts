@@ -11,6 +11,7 @@ import { demoClub } from '#demo/demo-club.ts';
 import { createApp } from './app.ts';
 import { type EntryQueries, entryQueries } from './bows/entry-queries.ts';
 import { openDb } from './db/open.ts';
+import { pictureQueries } from './pictures/picture-queries.ts';
 
 const NOW_MS = Date.UTC(2026, 4, 1, 12);
 let queries: EntryQueries;
@@ -20,10 +21,12 @@ let heronId: string;
 const faults: unknown[] = [];
 
 beforeAll(async () => {
-  queries = entryQueries(openDb(':memory:'));
+  const db = openDb(':memory:');
+  queries = entryQueries(db);
   for (const entries of demoClub(NOW_MS)) queries.append(entries, () => undefined);
   const app = createApp({
     queries,
+    pictures: pictureQueries(db),
     nowMs: () => NOW_MS,
     report: (error) => faults.push(error),
     pagesDir: null,
@@ -275,5 +278,53 @@ describe('the database', () => {
   it('is durable before it answers: WAL and synchronous FULL', () => {
     const db = openDb(':memory:');
     expect(db.pragma('synchronous', { simple: true })).toBe(2);
+  });
+});
+
+describe('pictures', () => {
+  const bytes = new Uint8Array([137, 80, 78, 71, 1, 2, 3]);
+  const put = (id: string, body: BodyInit, type = 'image/png', bowId = heronId) =>
+    fetch(`${base}/api/bows/${bowId}/pictures/${id}`, {
+      method: 'PUT',
+      headers: { 'Content-Type': type },
+      body,
+    });
+
+  it('are stored once under their id and come back as they went', async () => {
+    const id = newId();
+    expect((await put(id, bytes)).status).toBe(201);
+    expect((await put(id, bytes)).status).toBe(200);
+    expect((await put(id, new Uint8Array([1]))).status).toBe(409);
+    const back = await fetch(`${base}/api/bows/${heronId}/pictures/${id}`);
+    expect(back.headers.get('content-type')).toBe('image/png');
+    expect(new Uint8Array(await back.arrayBuffer())).toEqual(bytes);
+  });
+
+  it('are refused with the reason when they are none, too large, or of no bow', async () => {
+    const refusals = [
+      [await put(newId(), 'hello', 'text/plain'), 415],
+      [await put(newId(), '<svg/>', 'image/svg+xml'), 415],
+      [await put(newId(), new Uint8Array(0)), 400],
+      [await put(newId(), new Uint8Array(3_100_000)), 413],
+      [await put(newId(), bytes, 'image/png', newId()), 404],
+      [await put('nonsense', bytes), 404],
+      [await fetch(`${base}/api/bows/${heronId}/pictures/${newId()}`), 404],
+    ] as const;
+    for (const [response, status] of refusals) {
+      expect(response.status).toBe(status);
+      expect(problemSchema.parse(await response.json()).status).toBe(status);
+    }
+  });
+});
+
+describe('entries that name something', () => {
+  it('are refused when it does not exist', async () => {
+    const ghosts: readonly EntryBody[] = [
+      { kind: 'endNoted', sessionId: newId(), endNumber: 1, tired: true },
+      { kind: 'blameChecked', sessionId: newId(), items: [] },
+      { kind: 'pictureKept', sessionId: newId(), pictureId: newId(), endNumber: 1 },
+      { kind: 'experimentClosed', experimentId: newId(), why: 'none' },
+    ];
+    for (const body of ghosts) expect((await post([entry(body)])).status).toBe(422);
   });
 });

@@ -2,6 +2,8 @@ import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { bowRoutes } from './bows/routes.ts';
 import type { EntryQueries } from './bows/entry-queries.ts';
+import type { PictureQueries } from './pictures/picture-queries.ts';
+import { pictureRoutes } from './pictures/routes.ts';
 import { guardLoopback } from './http/guard.ts';
 import { notFound, onlyMethods, problemHandler, RefusedRequest } from './http/problem.ts';
 
@@ -10,6 +12,7 @@ const BODY_LIMIT = '256kb';
 
 export interface AppDeps {
   readonly queries: EntryQueries;
+  readonly pictures: PictureQueries;
   readonly nowMs: () => number;
   /** Where our own faults are told; never sent to the client. */
   readonly report: (error: unknown) => void;
@@ -18,7 +21,7 @@ export interface AppDeps {
 }
 
 /** The whole server but for listening: routes, guards, pages. */
-export function createApp({ queries, nowMs, report, pagesDir }: AppDeps): Express {
+export function createApp({ queries, pictures, nowMs, report, pagesDir }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(
@@ -54,6 +57,7 @@ export function createApp({ queries, nowMs, report, pagesDir }: AppDeps): Expres
     })
     .all(onlyMethods('GET'));
   app.use('/api', bowRoutes(queries, nowMs));
+  app.use('/api', pictureRoutes(pictures, queries));
   app.use('/api', notFound);
   if (pagesDir !== null) servePages(app, pagesDir);
   app.use(notFound);

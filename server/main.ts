@@ -4,6 +4,7 @@ import { dirname, resolve } from 'node:path';
 import { demoClub } from '#demo/demo-club.ts';
 import { createApp } from './app.ts';
 import { entryQueries } from './bows/entry-queries.ts';
+import { pictureQueries } from './pictures/picture-queries.ts';
 import { openDb } from './db/open.ts';
 
 /** The only place that reads the environment, opens, listens and ends. */
@@ -23,6 +24,7 @@ function main(): void {
   }
   const app = createApp({
     queries,
+    pictures: pictureQueries(db),
     nowMs: () => Date.now(),
     report: (error) => {
       console.error(error);

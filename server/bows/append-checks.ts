@@ -28,11 +28,12 @@ export function checkAppend(log: readonly LoggedEntry[], fresh: readonly Entry[]
   const shots = new Set(
     state?.sessions.flatMap((session) => session.shots.map(({ shotId }) => shotId)),
   );
+  const experiments = new Set(state?.experiments.map(({ experimentId }) => experimentId));
   for (const [index, entry] of fresh.entries()) {
     if (ids.has(entry.id))
       throw refused(index, 'id', 'idTwice', 'The same id stands twice in this request.');
     ids.add(entry.id);
-    checkReferences(entry, index, { undoable, sessions, shots });
+    checkReferences(entry, index, { undoable, sessions, shots, experiments });
     if (entry.body.kind !== 'bowMade') undoable.add(entry.id);
   }
   if (state !== null) checkLimits(state, fresh);
@@ -42,6 +43,7 @@ interface Known {
   readonly undoable: ReadonlySet<string>;
   readonly sessions: Set<string>;
   readonly shots: Set<string>;
+  readonly experiments: Set<string>;
 }
 
 function checkReferences({ body }: Entry, index: number, known: Known): void {
@@ -60,9 +62,21 @@ function checkReferences({ body }: Entry, index: number, known: Known): void {
       if (known.sessions.has(body.sessionId)) {
         throw refused(index, 'body.sessionId', 'sessionTwice', 'This session is already open.');
       }
+      if (body.experimentId !== undefined && !known.experiments.has(body.experimentId))
+        throw unknownExperiment(index);
       known.sessions.add(body.sessionId);
       break;
+    case 'experimentOpened':
+      known.experiments.add(body.experimentId);
+      break;
+    case 'experimentNarrowed':
+    case 'experimentClosed':
+      if (!known.experiments.has(body.experimentId)) throw unknownExperiment(index);
+      break;
     case 'sessionClosed':
+    case 'endNoted':
+    case 'blameChecked':
+    case 'pictureKept':
       if (!known.sessions.has(body.sessionId)) throw unknownSession(index);
       break;
     case 'shotPlaced':
@@ -90,6 +104,15 @@ function checkLimits(state: BowState, fresh: readonly Entry[]): void {
   if (refusal === null) return;
   const index = fresh.findIndex((entry) => entry.body.kind === 'change');
   throw refused(index, 'body.amount', refusal.code, `${refusal.says} ${refusal.remedy}`);
+}
+
+function unknownExperiment(index: number): RefusedRequest {
+  return refused(
+    index,
+    'body.experimentId',
+    'unknownExperiment',
+    'No such experiment has been opened.',
+  );
 }
 
 function unknownSession(index: number): RefusedRequest {

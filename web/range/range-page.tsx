@@ -80,7 +80,11 @@ function Range({
         state.sessions.findLast((one) => !one.closed) ??
         null);
   const goTo = useCallback(
-    (session: string) => setParams({ session }, { replace: true }),
+    (session: string) => {
+      const next = new URLSearchParams(window.location.search);
+      next.set('session', session);
+      setParams(next, { replace: true });
+    },
     [setParams],
   );
   const walkBack = useMemo(

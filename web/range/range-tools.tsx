@@ -5,6 +5,7 @@ import { upsets } from '#core/craft/upsets.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { EndNoteForm } from './end-note.tsx';
 import { GroupsPanel } from './groups-panel.tsx';
+import { PhotoSheet } from './photo/photo-sheet.tsx';
 import { PaperSheet } from './paper-sheet.tsx';
 import { RemediesPanel } from './remedies-panel.tsx';
 import { ShotsFilePanel } from './shots-file.tsx';
@@ -36,6 +37,12 @@ const SHEETS = [
     title: 'Groups',
     says: 'Weak shots, numbered arrows, points for use.',
   },
+  {
+    id: 'photo',
+    label: 'Photo',
+    title: 'Shots off a photograph',
+    says: 'The butt with something flat of known size on it: a face, a sheet, a ring.',
+  },
   { id: 'file', label: 'File', title: 'Shots in a file', says: 'An open table, in and out.' },
 ] as const;
 type SheetId = (typeof SHEETS)[number]['id'];
@@ -58,16 +65,13 @@ export function RangeTools({
   const { session } = plot;
   const available = SHEETS.filter(({ id }) => isFor(id, session?.sessionKind ?? null));
   const open = available.find(({ id }) => id === params.get('sheet'));
-  const turnTo = (id: SheetId | null) =>
-    setParams(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (id === null) next.delete('sheet');
-        else next.set('sheet', id);
-        return next;
-      },
-      { replace: true },
-    );
+  const turnTo = (id: SheetId | null) => {
+    // From the address as it is now: a picture may have been sent since this was drawn.
+    const next = new URLSearchParams(window.location.search);
+    if (id === null) next.delete('sheet');
+    else next.set('sheet', id);
+    setParams(next, { replace: true });
+  };
   return (
     <>
       <nav aria-label="Beside the butt" className="flex flex-wrap gap-x-1">
@@ -86,6 +90,7 @@ export function RangeTools({
         <SheetDialog
           title={open.id === 'note' ? `${open.title} ${plot.endNumber}` : open.title}
           description={open.says}
+          wide={open.id === 'photo'}
           onClose={() => turnTo(null)}
         >
           <SheetBody
@@ -94,6 +99,7 @@ export function RangeTools({
             plot={plot}
             unit={unit}
             store={store}
+            onDone={() => turnTo(null)}
             makeChanges={(changes, because) => {
               makeChanges(changes, because);
               turnTo(null);
@@ -108,6 +114,7 @@ export function RangeTools({
 /** Paper and files need no session; remedies only speak of bare shafts. */
 function isFor(id: SheetId, kind: string | null): boolean {
   if (id === 'paper' || id === 'file') return true;
+  if (id === 'photo') return true;
   return id === 'remedies' ? kind === 'bareShaft' : kind !== null;
 }
 
@@ -118,7 +125,11 @@ function SheetBody({
   unit,
   store,
   makeChanges,
-}: Parameters<typeof RangeTools>[0] & { readonly id: SheetId }) {
+  onDone,
+}: Parameters<typeof RangeTools>[0] & {
+  readonly id: SheetId;
+  readonly onDone: () => void;
+}) {
   const { hand } = state.bow;
   const { session, endNumber } = plot;
   switch (id) {
@@ -146,6 +157,8 @@ function SheetBody({
           onShots={plot.place}
         />
       );
+    case 'photo':
+      return <PhotoSheet state={state} plot={plot} unit={unit} store={store} onDone={onDone} />;
     case 'note':
       return session === null ? null : (
         <EndNoteForm

@@ -47,11 +47,12 @@ export function TuningChart({
           />
           <YAxis
             type="number"
-            domain={[0, most]}
+            domain={[0, Math.ceil(most)]}
+            tickCount={5}
             allowDataOverflow
             tick={CHART_TEXT}
             stroke="var(--ink)"
-            tickFormatter={(value: number) => showNumber(value, 0)}
+            tickFormatter={(value: number) => showNumber(value, most < 8 ? 1 : 0)}
           />
           <Area
             data={curve}
@@ -74,7 +75,7 @@ export function TuningChart({
       </ResponsiveContainer>
       <figcaption className="text-[13px] text-ink-2">
         Group (one standard deviation an axis), {unit}, against {CONTROL_FACTS[control].unit}s from
-        where it began; + is {CONTROL_FACTS[control].plus}. Dashed: where it stands now.
+        the first setting; + is {CONTROL_FACTS[control].plus}. Dashed: where it stands now.
       </figcaption>
     </figure>
   );

@@ -31,7 +31,8 @@ export interface Plot {
   readonly endNumber: number;
   readonly selected: Shot | null;
   readonly setArrow: (arrow: ArrowState) => void;
-  readonly place: (shots: readonly PlottedShot[], arrow?: ArrowState) => void;
+  /** Logs shots, opening a session when none is open; returns the session they went to. */
+  readonly place: (shots: readonly PlottedShot[], arrow?: ArrowState) => string;
   readonly nudge: (outwardMm: number, upMm: number) => void;
   readonly select: (shotId: string) => void;
   readonly step: (way: -1 | 1) => void;
@@ -114,6 +115,7 @@ export function usePlot(
     }
     append(bodies);
     if (sessionId !== session?.sessionId) onOpened(sessionId);
+    return sessionId;
   };
 
   const nudge = (outwardMm: number, upMm: number) => {

@@ -1,0 +1,42 @@
+import { z } from 'zod';
+import { PICTURE_TYPES, type PictureType } from '#contract/picture.ts';
+import type { Db } from '../db/open.ts';
+
+export interface Picture {
+  readonly id: string;
+  readonly bowId: string;
+  readonly type: PictureType;
+  readonly bytes: Buffer;
+}
+
+export interface PictureQueries {
+  /** Stores it; `known` when the same id already holds the same bytes, `taken` when it holds others. */
+  readonly keep: (picture: Picture) => 'stored' | 'known' | 'taken';
+  readonly of: (id: string) => Picture | null;
+}
+
+const rowSchema = z.object({
+  id: z.string(),
+  bow_id: z.string(),
+  type: z.enum(PICTURE_TYPES),
+  bytes: z.instanceof(Buffer),
+});
+
+export function pictureQueries(db: Db): PictureQueries {
+  const select = db.prepare('SELECT id, bow_id, type, bytes FROM picture WHERE id = ?');
+  const insert = db.prepare('INSERT INTO picture (id, bow_id, type, bytes) VALUES (?, ?, ?, ?)');
+  const of = (id: string): Picture | null => {
+    const row: unknown = select.get(id);
+    if (row === undefined) return null;
+    const { bow_id: bowId, ...rest } = rowSchema.parse(row);
+    return { ...rest, bowId };
+  };
+  const keep = db.transaction((picture: Picture) => {
+    const known = of(picture.id);
+    if (known !== null)
+      return known.bowId === picture.bowId && known.bytes.equals(picture.bytes) ? 'known' : 'taken';
+    insert.run(picture.id, picture.bowId, picture.type, picture.bytes);
+    return 'stored';
+  });
+  return { of, keep: (picture) => keep.immediate(picture) };
+}

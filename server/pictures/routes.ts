@@ -1,0 +1,53 @@
+import express, { Router } from 'express';
+import { z } from 'zod';
+import { MOST_PICTURE_BYTES, PICTURE_TYPES } from '#contract/picture.ts';
+import type { EntryQueries } from '../bows/entry-queries.ts';
+import { onlyMethods, RefusedRequest } from '../http/problem.ts';
+import type { PictureQueries } from './picture-queries.ts';
+
+const pathSchema = z.object({ bowId: z.uuid(), pictureId: z.uuid() });
+
+/** Pictures of a bow's butts: put once under an id of the client's making, read back, never changed. */
+export function pictureRoutes(pictures: PictureQueries, entries: EntryQueries): Router {
+  const router = Router();
+  router
+    .route('/bows/:bowId/pictures/:pictureId')
+    .get((request, response) => {
+      const { bowId, pictureId } = idsOf(request.params);
+      const found = pictures.of(pictureId);
+      if (found?.bowId !== bowId)
+        throw new RefusedRequest(404, 'unknownPicture', 'No picture of this bow has this id.');
+      response
+        .set('Cache-Control', 'private, max-age=31536000, immutable')
+        .set('Content-Disposition', 'inline')
+        .type(found.type)
+        .send(found.bytes);
+    })
+    .put(
+      express.raw({ type: [...PICTURE_TYPES], limit: MOST_PICTURE_BYTES }),
+      (request, response) => {
+        const { bowId, pictureId } = idsOf(request.params);
+        const type = PICTURE_TYPES.find((one) => request.is(one) === one);
+        if (type === undefined)
+          throw new RefusedRequest(415, 'notAPicture', `Send one of ${PICTURE_TYPES.join(', ')}.`);
+        const bytes: unknown = request.body;
+        if (!Buffer.isBuffer(bytes) || bytes.length === 0)
+          throw new RefusedRequest(400, 'emptyPicture', 'There is nothing in this picture.');
+        if (entries.logOf(bowId).length === 0)
+          throw new RefusedRequest(404, 'unknownBow', 'No bow has this id.');
+        const kept = pictures.keep({ id: pictureId, bowId, type, bytes });
+        if (kept === 'taken')
+          throw new RefusedRequest(409, 'idTaken', 'Another picture is stored under this id.');
+        response.status(kept === 'stored' ? 201 : 200).json({ pictureId });
+      },
+    )
+    .all(onlyMethods('GET', 'PUT'));
+  return router;
+}
+
+function idsOf(params: unknown): { readonly bowId: string; readonly pictureId: string } {
+  const parsed = pathSchema.safeParse(params);
+  if (!parsed.success)
+    throw new RefusedRequest(404, 'unknownPicture', 'No picture of this bow has this id.');
+  return parsed.data;
+}

@@ -1,0 +1,149 @@
+import { useEffect, useRef, useState } from 'react';
+import type { PlanePoint } from '#core/butt-photo/homography.ts';
+
+/** Marks already placed, and how each is drawn. */
+export interface PictureMark extends PlanePoint {
+  readonly shape: 'cross' | 'ring' | 'vanes';
+}
+
+const ZOOMS = [1, 2, 4] as const;
+
+/**
+ * A picture to place marks on: tap, or arrow keys and Enter. Coordinates are those of `box`, which
+ * the picture fills, and which it takes over; the last mark follows the arrow keys until the next is placed.
+ */
+export function MarkedPicture({
+  bitmap,
+  box,
+  marks,
+  asks,
+  step,
+  testId,
+  onPlace,
+  onNudgeLast,
+}: {
+  readonly bitmap: ImageBitmap;
+  readonly box: {
+    readonly x: number;
+    readonly y: number;
+    readonly width: number;
+    readonly height: number;
+  };
+  readonly marks: readonly PictureMark[];
+  readonly asks: string;
+  /** How far an arrow key moves, in the box's unit. */
+  readonly step: number;
+  readonly testId: string;
+  readonly onPlace: (at: PlanePoint) => void;
+  readonly onNudgeLast: (by: PlanePoint) => void;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [zoom, setZoom] = useState<(typeof ZOOMS)[number]>(1);
+  useEffect(() => {
+    const sheet = canvas.current;
+    if (sheet === null) return;
+    if (bitmap.width === 0) return;
+    sheet.width = bitmap.width;
+    sheet.height = bitmap.height;
+    // Handed over, not copied: drawing a large picture would hold the page up.
+    sheet.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+  }, [bitmap]);
+  const size = Math.max(box.width, box.height) / (55 * zoom);
+  const { x, y, width, height } = box;
+  return (
+    <div>
+      <div className="max-h-[62dvh] overflow-auto border border-ink">
+        <div className="relative" style={{ width: `${100 * zoom}%` }}>
+          <canvas ref={canvas} className="block w-full" aria-hidden />
+          <svg
+            viewBox={`${x} ${y} ${width} ${height}`}
+            preserveAspectRatio="none"
+            className="absolute inset-0 size-full touch-manipulation"
+            role="application"
+            tabIndex={0}
+            aria-label={`Picture. ${asks} Enter places a mark, arrow keys move it.`}
+            data-testid={testId}
+            onClick={(event) => {
+              const at = event.currentTarget.getBoundingClientRect();
+              onPlace({
+                x: x + ((event.clientX - at.left) / at.width) * width,
+                y: y + ((event.clientY - at.top) / at.height) * height,
+              });
+            }}
+            onKeyDown={(event) => {
+              const far = event.shiftKey ? 10 * step : step;
+              const by = {
+                ArrowLeft: { x: -far, y: 0 },
+                ArrowRight: { x: far, y: 0 },
+                ArrowUp: { x: 0, y: -far },
+                ArrowDown: { x: 0, y: far },
+              }[event.key];
+              if (by !== undefined) {
+                event.preventDefault();
+                onNudgeLast(by);
+              } else if (event.key === 'Enter') {
+                event.preventDefault();
+                onPlace(marks.at(-1) ?? { x: x + width / 2, y: y + height / 2 });
+              }
+            }}
+          >
+            {marks.map((mark, index) => (
+              <MarkFigure key={index} mark={mark} size={size} isLast={index === marks.length - 1} />
+            ))}
+          </svg>
+        </div>
+      </div>
+      <div className="mt-1 flex items-center gap-2 text-[13px]" role="group" aria-label="Size">
+        {ZOOMS.map((one) => (
+          <button
+            key={one}
+            type="button"
+            className="min-h-11 min-w-11 border-b-2 border-transparent aria-pressed:border-ink aria-pressed:font-[680]"
+            aria-pressed={zoom === one}
+            onClick={() => setZoom(one)}
+          >
+            {one}×
+          </button>
+        ))}
+      </div>
+    </div>
+  );
+}
+
+/** Drawn twice: a light band under the ink keeps it seen on any picture. */
+function MarkFigure({
+  mark,
+  size,
+  isLast,
+}: {
+  readonly mark: PictureMark;
+  readonly size: number;
+  readonly isLast: boolean;
+}) {
+  const { x, y } = mark;
+  const d = {
+    cross: `M${x - size} ${y}h${2 * size}M${x} ${y - size}v${2 * size}`,
+    ring: `M${x - size * 0.8} ${y}a${size * 0.8} ${size * 0.8} 0 1 0 ${size * 1.6} 0a${size * 0.8} ${size * 0.8} 0 1 0 ${-size * 1.6} 0M${x} ${y}h.01`,
+    vanes: `M${x} ${y}v${-size}M${x} ${y}l${size * 0.87} ${size / 2}M${x} ${y}l${-size * 0.87} ${size / 2}`,
+  }[mark.shape];
+  return (
+    <>
+      <path
+        d={d}
+        fill="none"
+        stroke="var(--sheet)"
+        strokeWidth={5}
+        strokeLinecap="round"
+        vectorEffect="non-scaling-stroke"
+      />
+      <path
+        d={d}
+        fill="none"
+        stroke={isLast ? 'var(--stop)' : 'var(--ink)'}
+        strokeWidth={2}
+        strokeLinecap="round"
+        vectorEffect="non-scaling-stroke"
+      />
+    </>
+  );
+}

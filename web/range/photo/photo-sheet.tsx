@@ -1,0 +1,74 @@
+import { lazy, Suspense, useState } from 'react';
+import { v7 as newId } from 'uuid';
+import { outwardFromRight } from '#core/craft/handedness.ts';
+import type { EntryBody } from '#core/record/entry.ts';
+import type { BowState } from '#core/record/fold.ts';
+import { keepPicture } from '../../api/keep-picture.ts';
+import type { Plot } from '../use-plot.ts';
+import { KeptPictures } from './kept-pictures.tsx';
+
+const ButtPhotoPanel = lazy(() =>
+  import('./butt-photo-panel.tsx').then((module) => ({ default: module.ButtPhotoPanel })),
+);
+
+/** The photograph’s way into the record: shots as plotted ones, the picture only if it is wanted. */
+export function PhotoSheet({
+  state,
+  plot,
+  unit,
+  store,
+  onDone,
+}: {
+  readonly state: BowState;
+  readonly plot: Plot;
+  readonly unit: 'cm' | 'in';
+  readonly store: (bodies: readonly EntryBody[]) => void;
+  readonly onDone: () => void;
+}) {
+  const [problem, setProblem] = useState<string | null>(null);
+  const { bowId, bow } = state;
+  return (
+    <Suspense fallback={<p className="text-ink-2">Getting ready…</p>}>
+      {problem !== null && (
+        <p className="mb-3 text-stop" role="alert">
+          {problem}
+        </p>
+      )}
+      <ButtPhotoPanel
+        unit={unit}
+        endNumber={plot.endNumber}
+        onHoles={(holes, picture) => {
+          const endNumber = plot.endNumber;
+          const sessionId = plot.place(
+            holes.map(({ arrow, rightMm, upMm, sdMm }) => ({
+              arrow,
+              outwardMm: tenth(outwardFromRight(rightMm, bow.hand)),
+              upMm: tenth(upMm),
+              readToMm: tenth(sdMm),
+            })),
+          );
+          if (picture === null) {
+            onDone();
+            return;
+          }
+          const pictureId = newId();
+          keepPicture(bowId, pictureId, picture).then(
+            () => {
+              store([{ kind: 'pictureKept', sessionId, pictureId, endNumber }]);
+              onDone();
+            },
+            () =>
+              setProblem(
+                'The shots are stored. The picture could not be sent and is not kept; choose it again when the server answers.',
+              ),
+          );
+        }}
+      />
+      {plot.session !== null && <KeptPictures bowId={bowId} session={plot.session} />}
+    </Suspense>
+  );
+}
+
+function tenth(mm: number): number {
+  return Math.round(mm * 10) / 10;
+}
