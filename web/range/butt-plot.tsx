@@ -1,4 +1,4 @@
-import { useMemo, useRef } from 'react';
+import { memo, useMemo, useRef, useSyncExternalStore } from 'react';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
@@ -90,16 +90,19 @@ export function ButtPlot({
         const x = ((event.clientX - box.left) / box.width) * size.width - MARGIN.left;
         const y = ((event.clientY - box.top) / box.height) * size.height;
         if (x < 0 || y > view.height) return;
-        event.currentTarget.focus({ preventScroll: true });
-        plot.place([view.toButt(x, y)]);
+        const sheet = event.currentTarget;
+        plot.tap(view.toButt(x, y));
+        // Taking the focus lays the page out anew: after the mark has been drawn.
+        requestAnimationFrame(() => sheet.focus({ preventScroll: true }));
       }}
     >
       <g transform={`translate(${MARGIN.left} 0)`}>
         <Frame view={view} unit={unit} />
         <TapeCross x={view.x(0)} y={view.y(0)} />
-        <GroupFigures
+        <LiveFigures
+          plot={plot}
           view={view}
-          shots={grouped ? shots.filter((shot) => speakingIds.has(shot.shotId)) : NO_SHOTS}
+          shots={grouped ? shots.filter((shot) => speakingIds.has(shot.shotId)) : null}
           verdict={verdict}
           hand={hand}
           unit={unit}
@@ -145,8 +148,6 @@ export function ButtPlot({
     </svg>
   );
 }
-
-const NO_SHOTS: readonly Shot[] = [];
 
 /** A label nearer the top edge than this would be cut. */
 const HALF_LABEL_PX = 7;
@@ -196,7 +197,38 @@ function command(key: string, plot: Plot): boolean {
   }
 }
 
-function ShotMark({
+/** Groups and offset, and the shots just tapped: redrawn with every tap, before it is logged. */
+function LiveFigures({
+  plot,
+  view,
+  shots,
+  ...rest
+}: {
+  readonly plot: Plot;
+  readonly view: ButtView;
+  /** Null where the shots are no group. */
+  readonly shots: readonly Shot[] | null;
+} & Pick<Parameters<typeof GroupFigures>[0], 'verdict' | 'hand' | 'unit' | 'dimensions'>) {
+  const fresh = useSyncExternalStore(plot.fresh.subscribe, plot.fresh.now);
+  const tapped = fresh.map(({ outwardMm, upMm, arrow }) => ({
+    outwardMm,
+    upMm,
+    arrow,
+    calledBad: false,
+  }));
+  return (
+    <>
+      {shots !== null && <GroupFigures view={view} shots={[...shots, ...tapped]} {...rest} />}
+      {tapped.map(({ arrow, outwardMm, upMm }, index) => (
+        <g key={index} data-fresh>
+          <ArrowMark arrow={arrow} x={view.x(outwardMm)} y={view.y(upMm)} />
+        </g>
+      ))}
+    </>
+  );
+}
+
+const ShotMark = memo(function ShotMark({
   shot,
   view,
   hand,
@@ -220,7 +252,7 @@ function ShotMark({
       tailY={-(shot.attitude?.upDeg ?? 0) * PX_PER_DEGREE}
     />
   );
-}
+});
 
 function Selection({ shot, view }: { readonly shot: Shot; readonly view: ButtView }) {
   const x = view.x(shot.outwardMm);

@@ -7,6 +7,9 @@ import { meanOf } from '#core/numeric/moments.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
 import type { ButtView } from './butt-view.ts';
 
+/** As much of a shot as a group needs. */
+export type PlacedShot = Pick<Shot, 'outwardMm' | 'upMm' | 'arrow' | 'calledBad'>;
+
 interface Centre {
   readonly outwardMm: number;
   readonly upMm: number;
@@ -22,7 +25,7 @@ export function GroupFigures({
   dimensions,
 }: {
   readonly view: ButtView;
-  readonly shots: readonly Shot[];
+  readonly shots: readonly PlacedShot[];
   readonly verdict: BareShaftVerdict | null;
   readonly hand: Hand;
   readonly unit: 'cm' | 'in';
@@ -59,7 +62,7 @@ export function GroupFigures({
   );
 }
 
-function centreOf(shots: readonly Shot[]): Centre | null {
+function centreOf(shots: readonly PlacedShot[]): Centre | null {
   if (shots.length === 0) return null;
   return {
     outwardMm: meanOf(shots.map((shot) => shot.outwardMm)),
@@ -73,7 +76,7 @@ function Ellipse({
   hand,
   dashed,
 }: {
-  readonly shots: readonly Shot[];
+  readonly shots: readonly PlacedShot[];
   readonly view: ButtView;
   readonly hand: Hand;
   readonly dashed: boolean;

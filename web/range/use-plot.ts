@@ -1,28 +1,21 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { BodyOf, EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/record/entry.ts';
 import type { ArrowState } from '#core/record/shooting-entries.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession, Shot } from '#core/record/shooting.ts';
-import type { PlacedPair } from '#core/entry-line/read-pairs.ts';
+import { type FreshShots, type PlottedShot, TapQueue } from './tap-queue.ts';
 
 /** A nudge is logged when the hand has rested this long. */
 const REST_MS = 500;
+/** After the page has come to rest. */
+const REHEARSE_MS = 300;
 
 interface Nudged {
   readonly shotId: string;
   readonly outwardMm: number;
   readonly upMm: number;
 }
-
-/** Where a shot went, and what else is known of it than the plot's own settings. */
-export type PlottedShot = PlacedPair &
-  Partial<
-    Pick<
-      BodyOf<'shotPlaced'>,
-      'arrow' | 'endNumber' | 'calledBad' | 'attitude' | 'arrowNumber' | 'distanceM' | 'readToMm'
-    >
-  >;
 
 export interface Plot {
   /** The session with the nudge under way in it. */
@@ -33,6 +26,9 @@ export interface Plot {
   readonly setArrow: (arrow: ArrowState) => void;
   /** Logs shots, opening a session when none is open; returns the session they went to. */
   readonly place: (shots: readonly PlottedShot[], arrow?: ArrowState) => string;
+  /** The same for one tap, logged once it has been drawn; until then it is among the fresh. */
+  readonly tap: (shot: PlottedShot) => void;
+  readonly fresh: FreshShots;
   readonly nudge: (outwardMm: number, upMm: number) => void;
   readonly select: (shotId: string) => void;
   readonly step: (way: -1 | 1) => void;
@@ -71,7 +67,8 @@ export function usePlot(
   const selected =
     shown?.shots.find((shot) => shot.shotId === selectedId) ?? shown?.shots.at(-1) ?? null;
 
-  const settle = useCallback(() => {
+  const [queue] = useState(() => new TapQueue());
+  const settleNudge = useCallback(() => {
     clearTimeout(timer.current);
     const now = pending.current;
     if (now === null) return;
@@ -79,6 +76,10 @@ export function usePlot(
     append([{ kind: 'shotAmended', ...now }]);
     setNudged(null);
   }, [append]);
+  const settle = useCallback(() => {
+    queue.flush();
+    settleNudge();
+  }, [queue, settleNudge]);
   useEffect(() => {
     const onHide = () => {
       settle();
@@ -92,6 +93,9 @@ export function usePlot(
 
   const place = (shots: readonly PlottedShot[], kind: ArrowState = arrow) => {
     settle();
+    return log(shots, kind);
+  };
+  const log = (shots: readonly PlottedShot[], kind: ArrowState) => {
     const bodies: EntryBody[] = [];
     let sessionId = session?.closed === false ? session.sessionId : undefined;
     if (sessionId === undefined) {
@@ -118,7 +122,20 @@ export function usePlot(
     return sessionId;
   };
 
+  useEffect(() => {
+    queue.onTaken((shots) => {
+      settleNudge();
+      log(shots, arrow);
+    });
+  });
+
+  useEffect(() => {
+    const soon = setTimeout(() => queue.rehearse(), REHEARSE_MS);
+    return () => clearTimeout(soon);
+  }, [queue]);
+
   const nudge = (outwardMm: number, upMm: number) => {
+    queue.flush();
     if (selected === null) return;
     const base = pending.current?.shotId === selected.shotId ? pending.current : selected;
     if (pending.current !== null && pending.current.shotId !== selected.shotId) settle();
@@ -152,6 +169,8 @@ export function usePlot(
       setArrowState(kind);
     },
     place,
+    tap: (shot) => queue.add({ arrow, ...shot }),
+    fresh: queue,
     nudge,
     select: (shotId) => {
       settle();
