@@ -1,7 +1,9 @@
-import type { BowFacts, Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/record/entry.ts';
+import { curlew } from './curlew.ts';
 import { egret, heron } from './heron.ts';
 import { kitsInParts } from './kits.ts';
 import { inches, LogWriter, pounds } from './log-writer.ts';
+import { TARGET_BASE } from './target-base.ts';
 
 /**
  * The invented club: six members, seven bows with up to eight weeks of history, and four kits in
@@ -20,76 +22,6 @@ export function demoClub(nowMs: number): readonly (readonly Entry[])[] {
     rook(nowMs),
     ...kitsInParts(nowMs),
   ];
-}
-
-const TARGET_BASE: BowFacts = {
-  name: '',
-  owner: '',
-  described: '',
-  bowKind: 'targetRecurve',
-  amoLengthIn: 68,
-  hand: 'right',
-  hook: 'split',
-  purpose: 'target',
-  school: 'sighted',
-  lengthUnit: 'mm',
-  division: 16,
-  braceReference: 'throat',
-  maker: {},
-  inParts: false,
-};
-
-/** A barebow that walked the whole way: stiff, mended in two moves, done. */
-function curlew(nowMs: number): readonly Entry[] {
-  const log = new LogWriter(201, 'Odo', nowMs);
-  log.daysAgo(44).bow({
-    ...TARGET_BASE,
-    name: 'Curlew',
-    owner: 'Odo',
-    described: 'long riser, medium limb, 36',
-    hook: 'stringWalk',
-    purpose: 'field',
-    school: 'barebow',
-    maker: {
-      braceMinMm: 216,
-      braceMaxMm: 232,
-      markedWeightN: pounds(36),
-      markedDrawMm: inches(28),
-    },
-    amoDrawMm: inches(28.5),
-    twistsAtStart: 26,
-    arrow: { described: 'carbon, spine 600', lengthMm: 742, diameterMm: 6.5, pointMassG: 7.78 },
-  });
-  log.confirmThrough('nockFit');
-  log
-    .read('drawWeight', 'w 37.1 37.0', [pounds(37.1), pounds(37)])
-    .read('braceHeight', 'b 222 222.5 222', [222, 222.5, 222])
-    .read('tillerTop', 'tt 181', [181])
-    .read('tillerBottom', 'tb 184.5', [184.5])
-    .read('limbLineTop', 'll t 0', [0])
-    .read('limbLineBottom', 'll b 0', [0])
-    .read('limbLineRod', 'll r 0', [0])
-    .read('restHeight', 'rh 0.2', [0.2])
-    .confirm('restAndPlunger')
-    .read('nockingHeight', 'n 9', [9])
-    .read('centreShotAtPoint', 'cs 0.5', [0.5])
-    .shots(60, 'shooting in')
-    .confirm('braceSearch');
-  log.daysAgo(30).session(18, 20, [
-    { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -48, bareUpMm: 2 },
-    { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -52, bareUpMm: -3 },
-  ]);
-  log
-    .change('plungerPreload', -1, 'stiff on two ends')
-    .change('pointMass', 1.296, 'preload alone is not enough');
-  log.daysAgo(23).session(18, 20, [
-    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: -4, bareUpMm: 1 },
-    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 2, bareUpMm: -2 },
-    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 1, bareUpMm: 1 },
-  ]);
-  log.daysAgo(16).confirm('walkBack', 'fineTuning', 'sightMarks', 'proof');
-  log.note('Crawl most used: 32 mm at 18 m.');
-  return log.entries;
 }
 
 /** A 3D bow off the shelf: a verdict that is honestly undecided. */
@@ -137,6 +69,7 @@ function wren(nowMs: number): readonly Entry[] {
       { fletched: 6, bare: 2, sdMm: 34, bareRightMm: 18, bareUpMm: 20, bareFactor: 1.4 },
     ],
     false,
+    { place: 'wood behind the hall', light: 'overcast', wind: 'gusty', buttKind: 'soft' },
   );
   return log.entries;
 }
@@ -178,7 +111,11 @@ function kestrel(nowMs: number): readonly Entry[] {
     { fletched: 4, bare: 3, sdMm: 16, bareRightMm: 2, bareUpMm: -42 },
   ]);
   log.change('nockingPoint', -2, 'bare low, nock high');
-  log.session(10, 22, [{ fletched: 4, bare: 3, sdMm: 16, bareRightMm: 3, bareUpMm: -62 }]);
+  log.tear(2, 3, 22).tear(2, 1, 26);
+  const lower = log.session(10, 22, [
+    { fletched: 4, bare: 3, sdMm: 16, bareRightMm: 3, bareUpMm: -62 },
+  ]);
+  log.noteEnd(lower, 1, { marks: 'shelf', flight: { outward: 0, up: 1 } });
   log.note('Lowering made it worse, and there are marks on the shelf: the tail was bouncing.');
   log.change('nockingPoint', 5, 'bounce: go well up and come down');
   log.read('nockingHeight', 'n 11/16', [inches(0.6875)]);

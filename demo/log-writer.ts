@@ -7,10 +7,18 @@ import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
 import { MM_PER_IN, N_PER_LBF } from '#core/quantity/units.ts';
-import type { BowFacts, Entry, EntryBody } from '#core/record/entry.ts';
+import type { BodyOf, BowFacts, Entry, EntryBody } from '#core/record/entry.ts';
+import type { SessionConditions } from '#core/record/shooting-entries.ts';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
+
+/** Where a walk-back is shot from, and how an arrow falls: g / 2v². */
+const WALKED_M = [10, 13, 16, 19, 22] as const;
+const DROP_PER_M = 9.81 / (2 * 52 ** 2);
+
+type OpeningExtras = SessionConditions &
+  Partial<Pick<BodyOf<'sessionOpened'>, 'sessionKind' | 'experimentId' | 'markBelowTopMm'>>;
 
 /** What an end at the butt is made of; mm as the archer sees it, right and up. */
 export interface EndPlan {
@@ -117,8 +125,14 @@ export class LogWriter {
     return this;
   }
 
-  session(distanceM: number, toleranceMm: number, ends: readonly EndPlan[], close = true): string {
-    const sessionId = this.openSession(distanceM, toleranceMm);
+  session(
+    distanceM: number,
+    toleranceMm: number,
+    ends: readonly EndPlan[],
+    close = true,
+    how: SessionConditions = {},
+  ): string {
+    const sessionId = this.openSession(distanceM, toleranceMm, how);
     ends.forEach((end, index) => {
       this.end(sessionId, index + 1, end);
     });
@@ -126,7 +140,7 @@ export class LogWriter {
     return sessionId;
   }
 
-  openSession(distanceM: number, toleranceMm: number): string {
+  openSession(distanceM: number, toleranceMm: number, how: OpeningExtras = {}): string {
     const sessionId = this.uuid();
     this.add({
       kind: 'sessionOpened',
@@ -135,8 +149,56 @@ export class LogWriter {
       toleranceMm,
       toleranceWhy: 'agreed before the first shot',
       buttMm: 1220,
+      ...how,
     });
     return sessionId;
+  }
+
+  /**
+   * A walk-back with this much lean, mm a metre to the right: three fletched from each distance,
+   * falling as an arrow of 52 m/s does.
+   */
+  walk(sessionId: string, firstEnd: number, leanRightMm: number, sdMm: number): this {
+    WALKED_M.forEach((distanceM, index) => {
+      for (let shot = 0; shot < 3; shot += 1)
+        this.shot(sessionId, firstEnd + index, 'fletched', {
+          rightMm: leanRightMm * (distanceM - 10) + (this.normal() * sdMm * distanceM) / 18,
+          upMm:
+            110 * (distanceM / 10 - 1) -
+            DROP_PER_M * distanceM * (distanceM - 10) * 1000 +
+            (this.normal() * sdMm * distanceM) / 18,
+          calledBad: false,
+          distanceM,
+        });
+    });
+    return this;
+  }
+
+  noteEnd(
+    sessionId: string,
+    endNumber: number,
+    noted: Omit<BodyOf<'endNoted'>, 'kind' | 'sessionId' | 'endNumber'>,
+  ): this {
+    this.add({ kind: 'endNoted', sessionId, endNumber, ...noted });
+    return this;
+  }
+
+  tear(distanceM: number, tailRightMm: number, upMm: number): this {
+    this.add({
+      kind: 'paperTorn',
+      distanceM,
+      outwardMm: outwardFromRight(tailRightMm, this.hand),
+      upMm,
+      arrow: 'bare',
+    });
+    return this;
+  }
+
+  /** Opens an experiment over one control, to be shot day by day. */
+  experiment(plan: Omit<BodyOf<'experimentOpened'>, 'kind' | 'experimentId'>): string {
+    const experimentId = this.uuid();
+    this.add({ kind: 'experimentOpened', experimentId, ...plan });
+    return experimentId;
   }
 
   end(sessionId: string, endNumber: number, plan: EndPlan): this {
@@ -163,7 +225,12 @@ export class LogWriter {
     sessionId: string,
     endNumber: number,
     arrow: 'fletched' | 'bare',
-    { rightMm, upMm, calledBad }: { rightMm: number; upMm: number; calledBad: boolean },
+    {
+      rightMm,
+      upMm,
+      calledBad,
+      distanceM,
+    }: { rightMm: number; upMm: number; calledBad: boolean; distanceM?: number },
   ): void {
     this.add({
       kind: 'shotPlaced',
@@ -174,6 +241,7 @@ export class LogWriter {
       outwardMm: Math.round(outwardFromRight(rightMm, this.hand)) + 0,
       upMm: Math.round(upMm) + 0,
       calledBad,
+      distanceM,
     });
   }
 }

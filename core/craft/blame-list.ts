@@ -6,7 +6,7 @@ export interface BlameItem {
 
 /** Looked at in this order: the commonest and cheapest first. */
 export const BLAME_LIST: readonly BlameItem[] = [
-  { id: 'arrow', words: 'Right arrows, all with the same point: weigh one bare, one fletched.' },
+  { id: 'arrow', words: 'Arrows all alike, with the same point: weigh one bare, one fletched.' },
   { id: 'nockFit', words: 'Nock fit: falls on a tap, not before.' },
   { id: 'loose', words: 'Nothing loose: rest, sight block, bolts, a weight touching a bolt.' },
   { id: 'contact', words: 'No contact marks: powder on rest, shelf and riser.' },

@@ -41,8 +41,8 @@ export function bareShaftBlocks(
 ): {
   readonly blocks: readonly BareShaftBlock[];
   readonly now: Place;
-  /** What began each level after the first: a control without a gain here, or an item changed. */
-  readonly levelSteps: readonly ('control' | 'item')[];
+  /** What began each level after the first: a control without a gain here, an item changed, a day. */
+  readonly levelSteps: readonly LevelStep[];
 } {
   const doubts = state.upsets.filter((one) => upsets(one, BARE_SHAFT_FACET[axis]));
   const shots = state.sessions
@@ -54,7 +54,7 @@ export function bareShaftBlocks(
     )
     .toSorted((one, other) => one.shot.index - other.shot.index);
   const cuts: Place[] = [{ from: -1, moved: new Map(), level: 0 }];
-  const levelSteps: ('control' | 'item')[] = [];
+  const levelSteps: LevelStep[] = [];
   for (const doubt of doubts) {
     const { moved, level } = cuts.at(-1)!;
     if (doubt.kind === 'change' && controls.includes(doubt.control)) {
@@ -65,20 +65,18 @@ export function bareShaftBlocks(
       cuts.push({ from: doubt.index, level: level + 1, moved });
     }
   }
-  // Another build of arrow is another level, as any item changed is.
+  // Another build of arrow is another level, as any item changed is; another session is one as well,
+  // since bow and archer drift from day to day and not everything that was turned was written down.
+  let before: { readonly session: ShootingSession; readonly shot: Shot } | undefined;
   let build: string | null = null;
-  for (const { session, shot } of shots) {
-    const here = buildOf(session, shot.endNumber);
-    if (here === null || here === build) continue;
-    if (build !== null) {
-      const at = cuts.findLastIndex(({ from }) => from < shot.index);
-      const { moved, level } = cuts[at]!;
-      cuts.splice(at + 1, 0, { from: shot.index - 0.5, moved, level: level + 1 });
-      levelSteps.splice(level, 0, 'item');
-      for (let later = at + 2; later < cuts.length; later += 1)
-        cuts[later] = { ...cuts[later]!, level: cuts[later]!.level + 1 };
-    }
-    build = here;
+  for (const one of shots) {
+    const said = buildOf(one.session, one.shot.endNumber);
+    const isOther = said !== null && build !== null && said !== build;
+    const isLater = before !== undefined && before.session !== one.session;
+    if (isOther || isLater)
+      insertLevel(cuts, levelSteps, one.shot.index, isOther ? 'item' : 'session');
+    build = said ?? build;
+    before = one;
   }
   const blocks: BareShaftBlock[] = [];
   let cut = 0;
@@ -99,6 +97,24 @@ export function bareShaftBlocks(
   close();
   return { blocks, now: cuts.at(-1)!, levelSteps };
 }
+
+/** A new level from a shot on: everything cut after it moves up by one. */
+function insertLevel(
+  cuts: Place[],
+  levelSteps: LevelStep[],
+  shotIndex: number,
+  kind: LevelStep,
+): void {
+  const at = cuts.findLastIndex(({ from }) => from < shotIndex);
+  const { moved, level } = cuts[at]!;
+  cuts.splice(at + 1, 0, { from: shotIndex - 0.5, moved, level: level + 1 });
+  levelSteps.splice(level, 0, kind);
+  for (let later = at + 2; later < cuts.length; later += 1)
+    cuts[later] = { ...cuts[later]!, level: cuts[later]!.level + 1 };
+}
+
+/** What begins a level whose distance from the one before no gain tells. */
+export type LevelStep = 'control' | 'item' | 'session';
 
 /** Where the controls of an axis stood from one place in the log on. */
 export interface Place {

@@ -174,6 +174,13 @@ describe('nextMove', () => {
     expect(bottom).toEqual({ control: 'bottomBolt', amount: -top!.amount });
   });
 
+  it('believes today over a well-shot yesterday: not everything that moved was written down', () => {
+    const log = shot(bowFor('right'), 4, 0, 0);
+    log.add({ kind: 'sessionClosed', sessionId: log.state.sessions.at(-1)!.sessionId });
+    shot(log, 2, 0, -70);
+    expect(moveOf(log)?.title).toMatch(/^Nocking point .* down$/);
+  });
+
   it('stays aside for twelve hours when set aside, then comes back', () => {
     const log = new BowLog();
     const first = moveOf(log)!;

@@ -1,0 +1,118 @@
+import type { Entry } from '#core/record/entry.ts';
+import { inches, LogWriter, pounds } from './log-writer.ts';
+import { TARGET_BASE } from './target-base.ts';
+
+const HALL = { place: 'club hall', light: 'indoor', wind: 'still' } as const;
+
+/** A barebow that walked the whole way: stiff, mended in two moves, done. */
+export function curlew(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(201, 'Odo', nowMs);
+  log.daysAgo(44).bow({
+    ...TARGET_BASE,
+    name: 'Curlew',
+    owner: 'Odo',
+    described: 'long riser, medium limb, 36',
+    hook: 'stringWalk',
+    purpose: 'field',
+    school: 'barebow',
+    maker: {
+      braceMinMm: 216,
+      braceMaxMm: 232,
+      markedWeightN: pounds(36),
+      markedDrawMm: inches(28),
+    },
+    amoDrawMm: inches(28.5),
+    twistsAtStart: 26,
+    arrow: { described: 'carbon, spine 600', lengthMm: 742, diameterMm: 6.5, pointMassG: 7.78 },
+  });
+  log.confirmThrough('nockFit');
+  log
+    .read('drawWeight', 'w 37.1 37.0', [pounds(37.1), pounds(37)])
+    .read('braceHeight', 'b 222 222.5 222', [222, 222.5, 222])
+    .read('tillerTop', 'tt 181', [181])
+    .read('tillerBottom', 'tb 184.5', [184.5])
+    .read('limbLineTop', 'll t 0', [0])
+    .read('limbLineBottom', 'll b 0', [0])
+    .read('limbLineRod', 'll r 0', [0])
+    .read('restHeight', 'rh 0.2', [0.2])
+    .confirm('restAndPlunger')
+    .read('nockingHeight', 'n 9', [9])
+    .read('centreShotAtPoint', 'cs 0.5', [0.5])
+    .shots(60, 'shooting in')
+    .confirm('braceSearch');
+  log.daysAgo(30).session(18, 20, [
+    { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -48, bareUpMm: 2 },
+    { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -52, bareUpMm: -3 },
+  ]);
+  log
+    .change('plungerPreload', -1, 'stiff on two ends')
+    .change('pointMass', 1.296, 'preload alone is not enough');
+  const walk = log.daysAgo(26).openSession(10, 20, {
+    ...HALL,
+    sessionKind: 'walkBack',
+    markBelowTopMm: 300,
+  });
+  log.walk(walk, 1, -4, 11).change('plungerReach', -0.25, 'hits drift outward with distance');
+  log.walk(walk, 6, -0.6, 11);
+  log.add({ kind: 'sessionClosed', sessionId: walk });
+  log.confirm('walkBack').read('centreShotAtPoint', 'cs 0.2', [0.2]);
+  log.daysAgo(23).session(18, 20, [
+    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: -4, bareUpMm: 1 },
+    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 2, bareUpMm: -2 },
+    { fletched: 6, bare: 4, sdMm: 12, bareRightMm: 1, bareUpMm: 1 },
+  ]);
+  tunePreload(log);
+  log.daysAgo(15).session(18, 20, [
+    { fletched: 6, bare: 4, sdMm: 11, bareRightMm: -6, bareUpMm: -8 },
+    { fletched: 6, bare: 4, sdMm: 11, bareRightMm: -4, bareUpMm: -10 },
+    { fletched: 6, bare: 4, sdMm: 11, bareRightMm: -5, bareUpMm: -9 },
+  ]);
+  log.add({
+    kind: 'landingSet',
+    outwardMm: 5,
+    upMm: -9,
+    why: 'where bare shafts landed with groups at their best',
+  });
+  log.confirm('sightMarks', 'proof');
+  log.note('Crawl most used: 32 mm at 18 m.');
+  return log.entries;
+}
+
+/** Preload by quarter turns over two evenings: best a quarter turn stiffer, by little. */
+function tunePreload(log: LogWriter): void {
+  const experimentId = log.daysAgo(19).experiment({
+    control: 'plungerPreload',
+    low: -0.5,
+    high: 0.5,
+    step: 0.25,
+    distanceM: 25,
+    shotsADay: 48,
+  });
+  const day = (daysAgo: number, settings: readonly number[], from: number) => {
+    const sessionId = log.daysAgo(daysAgo).openSession(25, 28, {
+      ...HALL,
+      sessionKind: 'fineTuning',
+      experimentId,
+    });
+    let setting = from;
+    settings.forEach((next, index) => {
+      if (next !== setting) log.change('plungerPreload', next - setting, 'fine tuning');
+      setting = next;
+      const sdMm = 17 * Math.exp(0.9 * (next - 0.2) ** 2);
+      log.end(sessionId, index + 1, {
+        fletched: 6,
+        bare: 0,
+        sdMm,
+        bareRightMm: 0,
+        bareUpMm: 0,
+        ...(index === 2 ? { calledBad: 4 } : {}),
+      });
+    });
+    log.add({ kind: 'sessionClosed', sessionId });
+  };
+  day(19, [-0.5, -0.5, 0.5, 0.5, 0, 0], 0);
+  log.add({ kind: 'experimentNarrowed', experimentId, best: 0.25, other: 0 });
+  day(17, [0.25, 0, 0.25], 0);
+  log.add({ kind: 'experimentClosed', experimentId, why: 'kept 1/4 turn stiffer' });
+  log.confirm('fineTuning');
+}
