@@ -78,6 +78,14 @@ export function curlew(nowMs: number): readonly Entry[] {
   return log.entries;
 }
 
+/** Groups of the archer at 25 m by turns of preload from the first setting. */
+const PRELOAD_SD_MM: ReadonlyMap<number, number> = new Map([
+  [-0.5, 26],
+  [0, 20],
+  [0.25, 14],
+  [0.5, 19],
+]);
+
 /** Preload by quarter turns over two evenings: best a quarter turn stiffer, by little. */
 function tunePreload(log: LogWriter): void {
   const experimentId = log.daysAgo(19).experiment({
@@ -98,14 +106,13 @@ function tunePreload(log: LogWriter): void {
     settings.forEach((next, index) => {
       if (next !== setting) log.change('plungerPreload', next - setting, 'fine tuning');
       setting = next;
-      const sdMm = 17 * Math.exp(0.9 * (next - 0.2) ** 2);
       log.end(sessionId, index + 1, {
         fletched: 6,
         bare: 0,
-        sdMm,
+        sdMm: PRELOAD_SD_MM.get(next) ?? 18,
         bareRightMm: 0,
         bareUpMm: 0,
-        ...(index === 2 ? { calledBad: 4 } : {}),
+        ...(index % 2 === 1 ? { calledBad: 4 } : {}),
       });
     });
     log.add({ kind: 'sessionClosed', sessionId });

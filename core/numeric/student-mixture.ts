@@ -1,7 +1,7 @@
 import cdf from '@stdlib/stats-base-dists-t-cdf';
 
 /** One Student t of a mixture. Weights of a mixture sum to 1. */
-export interface StudentPart {
+interface StudentPart {
   readonly weight: number;
   readonly degrees: number;
   readonly mean: number;
@@ -33,7 +33,7 @@ export function studentMixtureMean(mixture: StudentMixture): number {
  * @param p strictly between 0 and 1
  * @throws RangeError for a p outside (0, 1)
  */
-export function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
+function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
   if (!(p > 0 && p < 1)) throw new RangeError(`studentMixtureQuantile: p is ${p}`);
   const centre = studentMixtureMean(mixture);
   let reach = Math.max(

@@ -24,7 +24,7 @@ export interface BareShaftBlock {
 }
 
 /** Count, mean and squares about it, mm at the reference distance. */
-export interface Sums {
+interface Sums {
   readonly count: number;
   readonly meanMm: number;
   readonly squares: number;

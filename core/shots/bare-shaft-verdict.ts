@@ -44,7 +44,7 @@ export interface Landing {
   readonly outwardMm: number;
   readonly upMm: number;
 }
-export const ON_THE_FLETCHED: Landing = { outwardMm: 0, upMm: 0 };
+const ON_THE_FLETCHED: Landing = { outwardMm: 0, upMm: 0 };
 
 /** Shots in the bow's frame, bare ones counted from where they are meant to land. */
 export function shotsFromLanding(

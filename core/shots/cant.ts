@@ -6,7 +6,7 @@ import type { ShootingSession, Shot } from '../record/shooting.ts';
  *
  * @param cantOutwardDeg how far the top limb leans outward, degrees; 0 is upright
  */
-export function inBowFrame(
+function inBowFrame(
   point: { readonly outwardMm: number; readonly upMm: number },
   cantOutwardDeg: number,
 ): { readonly outwardMm: number; readonly upMm: number } {

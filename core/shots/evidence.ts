@@ -5,8 +5,7 @@ import type { ButtKind } from '../record/shooting-entries.ts';
 import { normaliseLogOdds } from './offset-posterior.ts';
 
 /** What an offset is judged by. Each speaks for itself; none is taken for another. */
-export const EVIDENCE_SOURCES = ['impact', 'attitude', 'paper', 'flight'] as const;
-export type EvidenceSource = (typeof EVIDENCE_SOURCES)[number];
+export type EvidenceSource = 'impact' | 'attitude' | 'paper' | 'flight';
 
 /** Everything seen of one axis; plus is outward or up. Offsets at 18 m, mm. */
 export interface AxisSeen {

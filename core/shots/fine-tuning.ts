@@ -19,7 +19,7 @@ export interface TuningRange {
   readonly settings: readonly number[];
 }
 
-export interface SettingOutlook {
+interface SettingOutlook {
   readonly setting: number;
   readonly ends: number;
   /** Group (one standard deviation an axis) at this setting on an even day, mm. */

@@ -22,7 +22,7 @@ const OFF_ANY_BUTT_MM = 2500;
 const MOST_ROWS = 2000;
 
 /** One shot as read from a file. */
-export interface FiledShot {
+interface FiledShot {
   readonly endNumber: number | null;
   readonly arrow: ArrowState;
   readonly outwardMm: number;

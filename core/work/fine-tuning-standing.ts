@@ -1,5 +1,5 @@
 import { upsets } from '../craft/upsets.ts';
-import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
+import { squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../record/fold.ts';
 import type { Experiment } from '../record/range-records.ts';
 import type { EndNote, ShootingSession, Shot } from '../record/shooting.ts';
@@ -38,7 +38,7 @@ export interface FineTuningStanding {
 }
 
 /** The settings an experiment tries, from low to high. */
-export function experimentSettings({ low, high, step }: Experiment): readonly number[] {
+function experimentSettings({ low, high, step }: Experiment): readonly number[] {
   const first = Math.ceil(low / step - 1e-9);
   const last = Math.floor(high / step + 1e-9);
   return Array.from({ length: last - first + 1 }, (_, i) =>
@@ -169,10 +169,4 @@ function finishOf(
 /** Group of an end, mm: one standard deviation an axis. For the eye; the fit uses the squares. */
 export function endGroupMm({ squaresMm2, degrees }: TunedEnd): number {
   return Math.sqrt(squaresMm2 / degrees);
-}
-
-/** Mean group of the ends at one setting; null when it was not shot. */
-export function shotGroupMm(ends: readonly TunedEnd[], setting: number): number | null {
-  const there = ends.filter((end) => end.setting === setting);
-  return there.length === 0 ? null : meanOf(there.map(endGroupMm));
 }

@@ -67,7 +67,7 @@ export function walkBackStanding(state: BowState, session: ShootingSession): Wal
 }
 
 /** Changes after which the line of a walk-back must be shot anew: what upsets it, and preload. */
-export function walkBackUpsets(state: BowState) {
+function walkBackUpsets(state: BowState) {
   return state.upsets.filter(
     (one) => upsets(one, 'walkBack') || (one.kind === 'change' && one.control === 'plungerPreload'),
   );

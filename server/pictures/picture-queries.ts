@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { PICTURE_TYPES, type PictureType } from '#contract/picture.ts';
 import type { Db } from '../db/open.ts';
 
-export interface Picture {
+interface Picture {
   readonly id: string;
   readonly bowId: string;
   readonly type: PictureType;

@@ -13,7 +13,7 @@ export class RefusedByServer extends Error {
 }
 
 /** The server could not be reached at all. */
-export class ServerAway extends Error {}
+class ServerAway extends Error {}
 
 /**
  * One request, its answer parsed by the contract.

@@ -92,7 +92,7 @@ function Tail({
 }
 
 /** A hunting or target point from behind, shot for proof: a blade or a bead, not to be pooled with the tune. */
-export const PointMark = memo(function PointMark({
+const PointMark = memo(function PointMark({
   x,
   y,
   blade,

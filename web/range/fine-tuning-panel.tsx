@@ -2,6 +2,7 @@ import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { showChance, showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/work/fine-tuning-standing.ts';
 import { settingWords } from '#core/work/fine-tuning-move.ts';
+import { ChartFold } from './chart-fold.tsx';
 import { TuningChart } from './tuning-chart.tsx';
 
 /** An experiment: what the counting says, the curve, and how far it has come. */
@@ -40,11 +41,18 @@ export function FineTuningPanel({
           {settingWords(standing, finish.other)}.
         </p>
       )}
-      {ends.length > 0 && <TuningChart standing={standing} unit={unit} />}
+      {ends.length > 0 && (
+        <ChartFold title="The curve">
+          <TuningChart standing={standing} unit={unit} />
+          <p className="mt-1 text-[13px] text-ink-2">
+            The curve is ln of the variance against the setting, shrunk toward a shallow bowl; wind,
+            tiredness and day are reckoned with.
+          </p>
+        </ChartFold>
+      )}
       <p className="mt-1 text-[13px] text-ink-2">
         {ends.length} {ends.length === 1 ? 'end' : 'ends'} counted, {shotsToday} of{' '}
-        {experiment.shotsADay} shots this day. The curve is ln of the variance against the setting,
-        shrunk toward a shallow bowl; wind, tiredness and day are reckoned with.
+        {experiment.shotsADay} shots this day.
       </p>
     </section>
   );

@@ -8,6 +8,7 @@ import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
 import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import { type WalkBackStanding, walkBackStanding } from '#core/work/walk-back-standing.ts';
+import { stateForSession } from '#core/record/as-of.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import type { Move } from '#core/work/move.ts';
 import { type BowHandle, useBow } from '../api/use-bow.ts';
@@ -87,9 +88,13 @@ function Range({
     },
     [setParams],
   );
-  const walkBack = useMemo(
-    () => (stored?.sessionKind === 'walkBack' ? walkBackStanding(state, stored) : null),
+  const looked = useMemo(
+    () => (stored === null ? state : stateForSession(state, stored)),
     [state, stored],
+  );
+  const walkBack = useMemo(
+    () => (stored?.sessionKind === 'walkBack' ? walkBackStanding(looked, stored) : null),
+    [looked, stored],
   );
   const distanceM =
     walkBack === null ? stored?.distanceM : (walkFromM ?? walkBack.nextM ?? stored?.distanceM);
@@ -103,12 +108,12 @@ function Range({
   );
   const { session } = plot;
   const verdict = useMemo(
-    () => (session?.sessionKind === 'bareShaft' ? sessionVerdict(state, session) : null),
-    [state, session],
+    () => (session?.sessionKind === 'bareShaft' ? sessionVerdict(looked, session) : null),
+    [looked, session],
   );
   const speakingIds = useMemo(
-    () => (session === null ? new Set<string>() : idsSpeaking(state, session, walkBack)),
-    [session, state, walkBack],
+    () => (session === null ? new Set<string>() : idsSpeaking(looked, session, walkBack)),
+    [session, looked, walkBack],
   );
   const halfRangeMm = Math.max(
     zoomMm ?? 0,
@@ -190,7 +195,7 @@ function Range({
               }}
             />
             <SessionPanel
-              state={state}
+              state={looked}
               session={session}
               verdict={verdict}
               walkBack={walkBack}
@@ -205,7 +210,7 @@ function Range({
                 goTo(opened.sessionId);
               }}
             />
-            {tools}
+            {!narrow && tools}
             {move !== null && (
               <p className="mt-2 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
                 <a href="#next-move">Next: {move.title}</a>
@@ -263,6 +268,7 @@ function Range({
                 compact
               />
             </div>
+            {narrow && tools}
             {verdict !== null && <AxisGauges verdict={verdict} />}
             <EndsList plot={plot} speakingIds={speakingIds} />
             <button type="button" className="btn-ink justify-self-start" onClick={plot.nextEnd}>

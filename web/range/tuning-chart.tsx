@@ -30,6 +30,8 @@ export function TuningChart({
   }));
   const shot = ends.map((end) => ({ at: end.setting, end: shown(endGroupMm(end)) }));
   const most = Math.max(...curve.map(({ group }) => group * 1.6), ...shot.map(({ end }) => end));
+  // Four even steps, each a whole or a half unit.
+  const top = 2 * Math.ceil(most / 2);
   const { control } = experiment;
   return (
     <figure className="mt-2" aria-label="Group against setting">
@@ -47,12 +49,12 @@ export function TuningChart({
           />
           <YAxis
             type="number"
-            domain={[0, Math.ceil(most)]}
-            tickCount={5}
+            domain={[0, top]}
+            ticks={[0, top / 4, top / 2, (3 * top) / 4, top]}
             allowDataOverflow
             tick={CHART_TEXT}
             stroke="var(--ink)"
-            tickFormatter={(value: number) => showNumber(value, most < 8 ? 1 : 0)}
+            tickFormatter={(value: number) => showNumber(value, top < 8 ? 1 : 0)}
           />
           <Area
             data={curve}

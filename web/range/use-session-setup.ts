@@ -14,7 +14,7 @@ import type { ButtKind, Light, SessionKind, Wind } from '#core/record/shooting-e
 import { defaultTolerance } from '#core/shots/default-tolerance.ts';
 
 /** What the form holds: texts as typed. An empty one means “not said” or the rule of thumb. */
-export interface SetupText {
+interface SetupText {
   readonly kind: SessionKind;
   readonly distance: string;
   readonly tolerance: string;
@@ -47,7 +47,7 @@ export interface SessionSetup {
 }
 
 /** Controls that are worth small steps, with the range and step they are usually tried over. */
-export const TUNED_CONTROLS: readonly {
+const TUNED_CONTROLS: readonly {
   readonly control: Control;
   readonly range: number;
   readonly step: number;

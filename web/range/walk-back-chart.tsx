@@ -27,7 +27,6 @@ export function WalkBackChart({
   readonly hand: Hand;
   readonly unit: 'cm' | 'in';
 }) {
-  if (shots.length === 0) return null;
   const across = (outwardMm: number) => fromStored(rightFromOutward(outwardMm, hand), unit);
   const hits = shots.map((shot) => ({ m: shot.distanceM, hit: across(shot.outwardMm) }));
   const line =

@@ -3,6 +3,7 @@ import { showButtInterval, showNumber } from '#core/quantity/show.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { WalkBackFigure } from '#core/shots/walk-back.ts';
 import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
+import { ChartFold } from './chart-fold.tsx';
 import { WalkBackChart } from './walk-back-chart.tsx';
 
 /** The walk-back: what the line says, then the line, then where it may still be shot from. */
@@ -37,7 +38,11 @@ export function WalkBackPanel({
           {fit.bow === null ? 'A third distance shows whether it bends.' : bowWords(fit.bow)}
         </p>
       )}
-      <WalkBackChart standing={standing} hand={hand} unit={unit} />
+      {shots.length > 0 && (
+        <ChartFold title="The line">
+          <WalkBackChart standing={standing} hand={hand} unit={unit} />
+        </ChartFold>
+      )}
       <div className="mt-2 flex flex-wrap gap-x-1" role="group" aria-label="Shoot from">
         {plan.map((one) => {
           const count = shots.filter((shot) => shot.distanceM === one.distanceM).length;

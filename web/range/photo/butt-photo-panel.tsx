@@ -212,10 +212,10 @@ function StraightPicture({
         asks="Tap every hole or shaft."
         step={0.5}
         testId="straight-picture"
-        onPlace={({ x, y }) => {
+        onPlace={({ x, y }, finestMm) => {
           const at = { x, y: -y };
           if (tapped === 'aim') marks.setAim(at);
-          else marks.setHoles([...holes, { arrow: tapped, at }]);
+          else marks.setHoles([...holes, { arrow: tapped, at, finestMm }]);
         }}
         onNudgeLast={({ x, y }) => {
           const last = holes.at(-1);

@@ -34,7 +34,8 @@ export function MarkedPicture({
   /** How far an arrow key moves, in the box's unit. */
   readonly step: number;
   readonly testId: string;
-  readonly onPlace: (at: PlanePoint) => void;
+  /** @param finest how far apart two pixels of the screen are there, in the box's unit */
+  readonly onPlace: (at: PlanePoint, finest: number) => void;
   readonly onNudgeLast: (by: PlanePoint) => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
@@ -65,10 +66,13 @@ export function MarkedPicture({
             data-testid={testId}
             onClick={(event) => {
               const at = event.currentTarget.getBoundingClientRect();
-              onPlace({
-                x: x + ((event.clientX - at.left) / at.width) * width,
-                y: y + ((event.clientY - at.top) / at.height) * height,
-              });
+              onPlace(
+                {
+                  x: x + ((event.clientX - at.left) / at.width) * width,
+                  y: y + ((event.clientY - at.top) / at.height) * height,
+                },
+                width / at.width,
+              );
             }}
             onKeyDown={(event) => {
               const far = event.shiftKey ? 10 * step : step;
@@ -83,7 +87,7 @@ export function MarkedPicture({
                 onNudgeLast(by);
               } else if (event.key === 'Enter') {
                 event.preventDefault();
-                onPlace(marks.at(-1) ?? { x: x + width / 2, y: y + height / 2 });
+                onPlace(marks.at(-1) ?? { x: x + width / 2, y: y + height / 2 }, step);
               }
             }}
           >

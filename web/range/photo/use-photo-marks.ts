@@ -10,9 +10,11 @@ import type { OpenedPhoto } from '../../workers/butt-photo-door.ts';
 export type Tapped = ArrowState | 'aim';
 
 /** A hole as tapped: mm right of and above the middle of the known shape. */
-export interface TappedHole {
+interface TappedHole {
   readonly arrow: ArrowState;
   readonly at: PlanePoint;
+  /** How finely the screen could show where it was tapped, mm. */
+  readonly finestMm: number;
 }
 
 /** A hole as read: mm from the mark aimed at, and how well. */
@@ -22,6 +24,9 @@ export interface PlacedHole {
   readonly upMm: number;
   readonly sdMm: number;
 }
+
+/** A tap is good to a pixel of the screen either way. */
+const TAP_SD_PX = 0.6;
 
 export interface PhotoMarks {
   readonly shape: 'rectangle' | 'circle';
@@ -66,13 +71,13 @@ export function usePhotoMarks(opened: OpenedPhoto | null, unit: 'cm' | 'in'): Ph
   );
   const read = useMemo(() => {
     if (known === null || squared?.kind !== 'squared') return [];
-    return holes.map(({ arrow, at }): PlacedHole => {
+    return holes.map(({ arrow, at, finestMm }): PlacedHole => {
       const hole = readHole(known, squared, applyHomography(squared.toPicture, at));
       return {
         arrow,
         rightMm: hole.rightMm - (aim?.x ?? 0),
         upMm: hole.upMm - (aim?.y ?? 0),
-        sdMm: hole.sdMm,
+        sdMm: Math.hypot(hole.sdMm, TAP_SD_PX * finestMm),
       };
     });
   }, [aim, holes, known, squared]);
