@@ -1,5 +1,6 @@
 import { BareShaftHabit, type HabitReach } from '#core/practice/bare-shaft-habit.ts';
 import { SimulatedArcher, type ShootingTruth } from '#core/practice/simulated-archer.ts';
+import { TARGET_BASE } from '#demo/target-base.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { bareShaftGain, type BareShaftAxis } from '#core/gains/prior-gains.ts';
 import { seededUniform, standardNormal } from '#core/numeric/random.ts';
@@ -28,18 +29,8 @@ const SIGN_CERTAIN: readonly Control[] = [
 ];
 
 const FACTS: BowFacts = {
+  ...TARGET_BASE,
   name: 'Simulated',
-  owner: '',
-  described: '',
-  bowKind: 'targetRecurve',
-  amoLengthIn: 68,
-  hand: 'right',
-  hook: 'split',
-  purpose: 'target',
-  school: 'sighted',
-  lengthUnit: 'mm',
-  division: 16,
-  braceReference: 'throat',
   maker: { braceMinMm: 210, braceMaxMm: 235, boltTravelTurns: 3, markedWeightN: WEIGHT_N },
   amoDrawMm: 720,
   twistsAtStart: 30,

@@ -1,3 +1,4 @@
+import { TARGET_BASE } from '#demo/target-base.ts';
 import { setUpByHabit, type SetupBands } from '#core/practice/setup-habit.ts';
 import { drawStart, SimulatedBow } from '#core/practice/simulated-bow.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
@@ -38,18 +39,8 @@ const BANDS: SetupBands = {
 };
 
 const FACTS: BowFacts = {
+  ...TARGET_BASE,
   name: 'Simulated',
-  owner: '',
-  described: '',
-  bowKind: 'targetRecurve',
-  amoLengthIn: 68,
-  hand: 'right',
-  hook: 'split',
-  purpose: 'target',
-  school: 'sighted',
-  lengthUnit: 'mm',
-  division: 16,
-  braceReference: 'throat',
   maker: {
     braceMinMm: TARGETS.braceHeight - BRACE_LIMIT_MARGIN_MM,
     braceMaxMm: TARGETS.braceHeight + BRACE_LIMIT_MARGIN_MM,

@@ -1,19 +1,12 @@
 import type { BowFacts, Entry } from '#core/record/entry.ts';
 import { inches, LogWriter, pounds } from './log-writer.ts';
+import { TARGET_BASE } from './target-base.ts';
 
 const KIT: BowFacts = {
+  ...TARGET_BASE,
   name: 'Kit A',
   owner: 'Club',
   described: 'sight and clicker, in parts',
-  bowKind: 'targetRecurve',
-  amoLengthIn: 68,
-  hand: 'right',
-  hook: 'split',
-  purpose: 'target',
-  school: 'sighted',
-  lengthUnit: 'mm',
-  division: 16,
-  braceReference: 'throat',
   maker: { markedWeightN: pounds(30), markedDrawMm: inches(28) },
   amoDrawMm: inches(28),
   inParts: true,

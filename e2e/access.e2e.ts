@@ -48,10 +48,54 @@ const VIEWS = {
     await enter(page, 'f 0,0 1,1 -1,1 2,0 -2,-1 0,2');
     await enter(page, 'b 6,0 7,1 6,-1');
   },
+  walkBack: async (page: Page, app: App) => {
+    await openSession(page, app, 'walkBack');
+    await expect(page.getByTestId('walk-back')).toContainText('Straight down the butt');
+  },
+  fineTuning: async (page: Page, app: App) => {
+    await openSession(page, app, 'fineTuning');
+    await expect(page.getByTestId('fine-tuning')).toContainText('Closed');
+  },
+  sessionForm: async (page: Page, app: App) => {
+    await openRange(page, app, 'Heron');
+    await page.getByRole('radio', { name: 'Fine tuning' }).click();
+    await page.getByText('Where and with what').click();
+  },
+  ...Object.fromEntries(
+    (['note', 'remedies', 'paper', 'groups', 'photo', 'file'] as const).map((sheet) => [
+      sheet,
+      async (page: Page, app: App) => {
+        await openSession(page, app, 'bareShaft', sheet);
+        await expect(page.getByRole('dialog')).toBeVisible();
+      },
+    ]),
+  ),
 } as const;
 
+async function openSession(page: Page, app: App, kind: string, sheet = ''): Promise<void> {
+  const log = await app.log('Curlew');
+  const opened = log.findLast(
+    ({ body }) => body['kind'] === 'sessionOpened' && (body['sessionKind'] ?? 'bareShaft') === kind,
+  );
+  const session = String(opened?.body['sessionId']);
+  const beside = sheet === '' ? '' : `&sheet=${sheet}`;
+  await page.goto(`${app.address}/range/${await app.bowId('Curlew')}?session=${session}${beside}`);
+  await expect(page.getByTestId('plot')).toBeVisible();
+}
+
 /** Sheets share their theme with the pages they lie on: looked at in one. */
-const IN_ONE_THEME: readonly string[] = ['assembly', 'fitOut', 'above'];
+const IN_ONE_THEME: readonly string[] = [
+  'assembly',
+  'fitOut',
+  'above',
+  'sessionForm',
+  'note',
+  'remedies',
+  'paper',
+  'groups',
+  'photo',
+  'file',
+];
 
 for (const theme of ['shop', 'night', 'sun']) {
   for (const [name, open] of Object.entries(VIEWS)) {

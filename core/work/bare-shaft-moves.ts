@@ -9,6 +9,7 @@ import type { BareShaftVerdict } from '../shots/bare-shaft-verdict.ts';
 import { causeOf, offsetWords } from '../shots/verdict-words.ts';
 import { type BareShaftDecision, bareShaftDecision, type BlameWhy } from './bare-shaft-decision.ts';
 import type { Move, MovePlace } from './move.ts';
+import { plainMove } from './plain-move.ts';
 import { type Remedy, remedyEffect } from './remedies.ts';
 import { remedyKey, sideEffects } from './remedy-words.ts';
 
@@ -176,21 +177,17 @@ function shootMove(
   likelyAfter: Move | null,
 ): Move {
   return {
+    ...plainMove('bareShaft', title),
     key: `shoot:${title}`,
-    step: 'bareShaft',
-    title,
     expect: `${END.fletched} fletched, ${END.bare} bare`,
     why,
     reasons,
     wouldChange: 'The next end.',
     caution: 'bareShafts',
     thenCheck: 'Call a bad shot before looking; mark it, do not drop it.',
-    place: 'butt',
     action: { kind: 'shootEnd', ...END },
     doneLabel: 'Start the next end',
-    runnerUp: null,
     likelyAfter,
-    stop: false,
   };
 }
 

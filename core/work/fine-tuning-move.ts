@@ -4,6 +4,7 @@ import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { type FineTuningStanding, fineTuningStanding } from './fine-tuning-standing.ts';
 import type { Move } from './move.ts';
+import { plainMove } from './plain-move.ts';
 
 /** Shots an end, and ends at one setting before the next is gone to. */
 const END_SHOTS = 6;
@@ -167,20 +168,8 @@ function curveReasons(standing: FineTuningStanding): readonly string[] {
 
 function plain(title: string): Move {
   return {
-    key: `tuning:${title}`,
-    step: 'fineTuning',
-    title,
-    expect: null,
-    why: '',
-    reasons: [],
+    ...plainMove('fineTuning', title),
     wouldChange: 'More ends: the curve is drawn anew after each.',
-    caution: null,
     thenCheck: 'Note wind, light and tiredness with the end: they are reckoned with.',
-    place: 'butt',
-    action: { kind: 'nothing' },
-    doneLabel: 'Done',
-    runnerUp: null,
-    likelyAfter: null,
-    stop: false,
   };
 }

@@ -10,6 +10,7 @@ import type { ShootingSession } from '../record/shooting.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import type { Move } from './move.ts';
+import { plainMove } from './plain-move.ts';
 import { setupMove } from './setup-moves.ts';
 import { type StepStatus, stepStates } from './step-states.ts';
 import { boltTravel } from './targets.ts';
@@ -97,7 +98,7 @@ function countMove(state: BowState, status: StepStatus): Move | null {
   const bolts = hasAdjustableBolts(state.bow.school);
   if (twists === null) {
     return {
-      ...plainMove(status, 'Count the twists in the string'),
+      ...stepMove(status, 'Count the twists in the string'),
       key: 'count:twists',
       why: 'What a twist does grows with the twists already in, and the string has limits: 0.25 to 0.8 an inch.',
       thenCheck: 'Type tc and the count.',
@@ -109,7 +110,7 @@ function countMove(state: BowState, status: StepStatus): Move | null {
   if (bolts && (topBoltTurnsOut === null || bottomBoltTurnsOut === null)) {
     const travel = boltTravel(state.bow);
     return {
-      ...plainMove(status, 'Count the turns both bolts stand out'),
+      ...stepMove(status, 'Count the turns both bolts stand out'),
       key: 'count:bolts',
       why: `Gently in to the stop, then out to the middle. The limits are counted from there: ${travel.turns} turns${travel.guessed ? ', a guess; the maker’s figure wins' : ' by the maker'}.`,
       caution: 'bolts',
@@ -127,7 +128,7 @@ function asBuiltMove(state: BowState, status: StepStatus): Move | null {
   if (hasAdjustableBolts(state.bow.school) || status.state !== 'outOfBand') return null;
   if (status.step.id === 'roughBrace') return null;
   return {
-    ...plainMove(status, `${status.step.name} is as built`),
+    ...stepMove(status, `${status.step.name} is as built`),
     key: `asBuilt:${status.step.id}`,
     why: `It is ${status.words}, and this bow’s bolts are for assembly only. Tune what can be moved: twists, nocking point, arrow.`,
     wouldChange: 'A limb pad or another limb: work for a bow technician.',
@@ -179,7 +180,7 @@ function openBefore(steps: readonly StepStatus[], id: StepId): readonly StepStat
 function shootInMove(status: StepStatus, needed: number): Move {
   const half = Math.ceil(needed / 2);
   return {
-    ...plainMove(status, `Shoot in: ${half} shots`),
+    ...stepMove(status, `Shoot in: ${half} shots`),
     why: `${status.step.why} ${status.words === 'to do' ? '' : `So far ${status.words}.`}`.trim(),
     thenCheck: 'Brace height after 20, 50 and 100 shots.',
     place: 'string',
@@ -190,7 +191,7 @@ function shootInMove(status: StepStatus, needed: number): Move {
 
 function confirmMove(status: StepStatus, ask: string): Move {
   return {
-    ...plainMove(status, status.step.name),
+    ...stepMove(status, status.step.name),
     expect: ask,
     why:
       status.step.clearing.by === 'readings'
@@ -203,22 +204,13 @@ function confirmMove(status: StepStatus, ask: string): Move {
   };
 }
 
-function plainMove(status: StepStatus, title: string): Move {
+function stepMove(status: StepStatus, title: string): Move {
   return {
+    ...plainMove(status.step.id, title),
     key: `step:${status.step.id}`,
-    step: status.step.id,
-    title,
-    expect: null,
     why: status.step.why,
     reasons: [`Order of work: ${lowerFirst(status.step.why)}`],
-    wouldChange: null,
     caution: status.step.caution,
-    thenCheck: null,
     place: 'bow',
-    action: { kind: 'nothing' },
-    doneLabel: 'Done',
-    runnerUp: null,
-    likelyAfter: null,
-    stop: false,
   };
 }

@@ -5,6 +5,7 @@ import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { WalkBackFigure } from '../shots/walk-back.ts';
 import type { Move } from './move.ts';
+import { plainMove } from './plain-move.ts';
 import { lineAnswers, WALK_BACK_SHOTS, walkBackStanding } from './walk-back-standing.ts';
 
 /** Half of the normal 90 % interval in standard deviations. */
@@ -192,21 +193,5 @@ function cm(mm: number): string {
 }
 
 function plain(title: string): Move {
-  return {
-    key: `walkBack:${title}`,
-    step: 'walkBack',
-    title,
-    expect: null,
-    why: '',
-    reasons: [],
-    wouldChange: null,
-    caution: 'bareShafts',
-    thenCheck: null,
-    place: 'butt',
-    action: { kind: 'nothing' },
-    doneLabel: 'Done',
-    runnerUp: null,
-    likelyAfter: null,
-    stop: false,
-  };
+  return { ...plainMove('walkBack', title), caution: 'bareShafts' };
 }

@@ -1,18 +1,12 @@
-import {
-  Area,
-  ComposedChart,
-  Line,
-  ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { ReferenceLine } from 'recharts';
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { endGroupMm, type FineTuningStanding } from '#core/work/fine-tuning-standing.ts';
-import { CHART_TEXT, INK_LINE } from './chart-style.ts';
+import { CurveChart } from './curve-chart.tsx';
+
+/** Above the curve this much of it is shown: single ends scatter. */
+const HEADROOM = 1.6;
 
 /** Group size against the setting: every end as shot, the curve, and where it lies 9 times in 10. */
 export function TuningChart({
@@ -25,60 +19,35 @@ export function TuningChart({
   const shown = (mm: number) => fromStored(mm, unit);
   const curve = fit.settings.map((one) => ({
     at: one.setting,
-    group: shown(one.groupMm),
-    band: [shown(one.lowMm), shown(one.highMm)],
+    value: shown(one.groupMm),
+    band: [shown(one.lowMm), shown(one.highMm)] as const,
   }));
-  const shot = ends.map((end) => ({ at: end.setting, end: shown(endGroupMm(end)) }));
-  const most = Math.max(...curve.map(({ group }) => group * 1.6), ...shot.map(({ end }) => end));
+  const shot = ends.map((end) => ({ at: end.setting, value: shown(endGroupMm(end)) }));
+  const most = Math.max(
+    ...curve.map(({ value }) => value * HEADROOM),
+    ...shot.map(({ value }) => value),
+  );
   // Four even steps, each a whole or a half unit.
   const top = 2 * Math.ceil(most / 2);
-  const { control } = experiment;
+  const facts = CONTROL_FACTS[experiment.control];
   return (
-    <figure className="mt-2" aria-label="Group against setting">
-      <ResponsiveContainer width="100%" height={200}>
-        <ComposedChart margin={{ top: 6, right: 8, bottom: 4, left: -18 }}>
-          <XAxis
-            dataKey="at"
-            type="number"
-            domain={[experiment.low, experiment.high]}
-            ticks={fit.settings.map((one) => one.setting)}
-            allowDuplicatedCategory={false}
-            tick={CHART_TEXT}
-            stroke="var(--ink)"
-            tickFormatter={(value: number) => showExact(value)}
-          />
-          <YAxis
-            type="number"
-            domain={[0, top]}
-            ticks={[0, top / 4, top / 2, (3 * top) / 4, top]}
-            allowDataOverflow
-            tick={CHART_TEXT}
-            stroke="var(--ink)"
-            tickFormatter={(value: number) => showNumber(value, top < 8 ? 1 : 0)}
-          />
-          <Area
-            data={curve}
-            dataKey="band"
-            stroke="none"
-            fill="var(--metal)"
-            fillOpacity={0.55}
-            isAnimationActive={false}
-          />
-          <Line data={curve} dataKey="group" dot={false} isAnimationActive={false} {...INK_LINE} />
-          <Scatter
-            data={shot}
-            dataKey="end"
-            fill="var(--ink)"
-            shape={<circle r={3.5} />}
-            isAnimationActive={false}
-          />
-          <ReferenceLine x={setting} stroke="var(--ink)" strokeDasharray="3 4" />
-        </ComposedChart>
-      </ResponsiveContainer>
-      <figcaption className="text-[13px] text-ink-2">
-        Group (one standard deviation an axis), {unit}, against {CONTROL_FACTS[control].unit}s from
-        the first setting; + is {CONTROL_FACTS[control].plus}. Dashed: where it stands now.
-      </figcaption>
-    </figure>
+    <CurveChart
+      curve={curve}
+      shot={shot}
+      x={{
+        domain: [experiment.low, experiment.high],
+        ticks: fit.settings.map((one) => one.setting),
+        write: (value) => showExact(value),
+      }}
+      y={{
+        domain: [0, top],
+        ticks: [0, top / 4, top / 2, (3 * top) / 4, top],
+        write: (value) => showNumber(value, top < 8 ? 1 : 0),
+      }}
+      label="Group against setting"
+      caption={`Group (one standard deviation an axis), ${unit}, against ${facts.unit}s from the first setting; + is ${facts.plus}. Dashed: where it stands now.`}
+    >
+      <ReferenceLine x={setting} stroke="var(--ink)" strokeDasharray="3 4" />
+    </CurveChart>
   );
 }

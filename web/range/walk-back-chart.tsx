@@ -1,19 +1,10 @@
-import {
-  Area,
-  ComposedChart,
-  Line,
-  ReferenceLine,
-  ResponsiveContainer,
-  Scatter,
-  XAxis,
-  YAxis,
-} from 'recharts';
+import { ReferenceLine } from 'recharts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
-import { CHART_TEXT, INK_LINE } from './chart-style.ts';
+import { CurveChart } from './curve-chart.tsx';
 
 const STEPS = 24;
 
@@ -28,59 +19,30 @@ export function WalkBackChart({
   readonly unit: 'cm' | 'in';
 }) {
   const across = (outwardMm: number) => fromStored(rightFromOutward(outwardMm, hand), unit);
-  const hits = shots.map((shot) => ({ m: shot.distanceM, hit: across(shot.outwardMm) }));
   const line =
     fit === null
       ? []
       : Array.from({ length: STEPS + 1 }, (_, step) => {
-          const m = fit.nearestM + ((fit.farthestM - fit.nearestM) * step) / STEPS;
-          const at = fit.at(m);
-          const middle = across(at.mm);
-          const half = fromStored(at.plusMinusMm, unit);
-          return { m, line: middle, band: [middle - half, middle + half] };
+          const at = fit.nearestM + ((fit.farthestM - fit.nearestM) * step) / STEPS;
+          const { mm, plusMinusMm } = fit.at(at);
+          const value = across(mm);
+          const half = fromStored(plusMinusMm, unit);
+          return { at, value, band: [value - half, value + half] as const };
         });
   return (
-    <figure className="mt-2" aria-label="Hits across against distance">
-      <ResponsiveContainer width="100%" height={190}>
-        <ComposedChart margin={{ top: 6, right: 8, bottom: 4, left: -18 }}>
-          <XAxis
-            dataKey="m"
-            type="number"
-            domain={['dataMin - 1', 'dataMax + 1']}
-            ticks={[...new Set(hits.map(({ m }) => m))]}
-            allowDuplicatedCategory={false}
-            tick={CHART_TEXT}
-            stroke="var(--ink)"
-            unit=" m"
-          />
-          <YAxis
-            type="number"
-            tick={CHART_TEXT}
-            stroke="var(--ink)"
-            tickFormatter={(value: number) => showNumber(Math.abs(value), 0)}
-          />
-          <ReferenceLine y={0} stroke="var(--faint)" />
-          <Area
-            data={line}
-            dataKey="band"
-            stroke="none"
-            fill="var(--metal)"
-            fillOpacity={0.55}
-            isAnimationActive={false}
-          />
-          <Line data={line} dataKey="line" dot={false} isAnimationActive={false} {...INK_LINE} />
-          <Scatter
-            data={hits}
-            dataKey="hit"
-            fill="var(--ink)"
-            shape={<circle r={3} />}
-            isAnimationActive={false}
-          />
-        </ComposedChart>
-      </ResponsiveContainer>
-      <figcaption className="text-[13px] text-ink-2">
-        {unit} across, right of the mark upward; the band holds the line 9 times in 10.
-      </figcaption>
-    </figure>
+    <CurveChart
+      curve={line}
+      shot={shots.map((shot) => ({ at: shot.distanceM, value: across(shot.outwardMm) }))}
+      x={{
+        domain: ['dataMin - 1', 'dataMax + 1'],
+        ticks: [...new Set(shots.map(({ distanceM }) => distanceM))],
+        write: (value) => `${value} m`,
+      }}
+      y={{ write: (value) => showNumber(Math.abs(value), 0) }}
+      label="Hits across against distance"
+      caption={`${unit} across, right of the mark upward; the band holds the line 9 times in 10.`}
+    >
+      <ReferenceLine y={0} stroke="var(--faint)" />
+    </CurveChart>
   );
 }

@@ -1,0 +1,23 @@
+import type { StepId } from '../craft/steps.ts';
+import type { Move } from './move.ts';
+
+/** A move with a title and nothing else said yet: what differs is spread over it. */
+export function plainMove(step: StepId | null, title: string): Move {
+  return {
+    key: `${step ?? 'move'}:${title}`,
+    step,
+    title,
+    expect: null,
+    why: '',
+    reasons: [],
+    wouldChange: null,
+    caution: null,
+    thenCheck: null,
+    place: 'butt',
+    action: { kind: 'nothing' },
+    doneLabel: 'Done',
+    runnerUp: null,
+    likelyAfter: null,
+    stop: false,
+  };
+}
