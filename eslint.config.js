@@ -54,6 +54,7 @@ export default defineConfig(
     languageOptions: {
       globals: {
         process: 'readonly',
+        Buffer: 'readonly',
         console: 'readonly',
         URL: 'readonly',
         performance: 'readonly',

@@ -102,7 +102,7 @@ test('notes of an end: marks on the rest put the blame list before any turn', as
     .click();
   await expect(title(page)).not.toHaveText('Check before blaming bow or arrow');
   // Left-hander, tail left is inward: stiff, as the impact says.
-  await expect(page.getByTestId('evidence')).toContainText(/flight seen \(1\): stiff/);
+  await expect(page.getByTestId('evidence')).toContainText(/flight seen \(1\) stiff/);
 });
 
 test('paper is torn by dragging; two tears that agree count, against the impact by name', async ({

@@ -43,6 +43,84 @@ async function picture(file, path, { size = WIDE, theme = 'shop', steps } = {}) 
   await page.close();
 }
 
+/** The address of a bow's newest session of a kind. */
+async function sessionOf(name, kind) {
+  const { entries } = await (await fetch(`${address}/api/bows/${idOf(name)}/entries`)).json();
+  const opened = entries.findLast(
+    ({ body }) => body.kind === 'sessionOpened' && (body.sessionKind ?? 'bareShaft') === kind,
+  );
+  return `/range/${idOf(name)}?session=${opened.body.sessionId}`;
+}
+
+/** Paints a butt as a camera beside it sees it, and marks it as a tuner would. */
+async function markPhoto(page) {
+  const seen = ([x, y]) => {
+    const [yaw, pitch] = [0.32, -0.2];
+    const z1 = x * Math.sin(yaw);
+    const y2 = y * Math.cos(pitch) - z1 * Math.sin(pitch);
+    const z2 = y * Math.sin(pitch) + z1 * Math.cos(pitch) + 1250;
+    return [1024 + (1800 * x * Math.cos(yaw)) / z2, 768 - (1800 * y2) / z2];
+  };
+  const corners = [
+    [-400, 400],
+    [400, 400],
+    [400, -400],
+    [-400, -400],
+  ].map(seen);
+  const holesMm = Array.from({ length: 9 }, (_, hole) => [
+    52 * Math.cos(hole * 2.4) * Math.sqrt(hole + 1) + (hole > 5 ? 120 : 0),
+    52 * Math.sin(hole * 2.4) * Math.sqrt(hole + 1),
+  ]);
+  const painted = await page.evaluate(
+    ([sheet, holes]) => {
+      const canvas = document.createElement('canvas');
+      canvas.width = 2048;
+      canvas.height = 1536;
+      const context = canvas.getContext('2d');
+      context.fillStyle = '#a58f68';
+      context.fillRect(0, 0, 2048, 1536);
+      context.fillStyle = '#ece7da';
+      context.beginPath();
+      for (const [x, y] of sheet) context.lineTo(x, y);
+      context.fill();
+      context.fillStyle = '#241c14';
+      for (const [x, y] of holes) {
+        context.beginPath();
+        context.arc(x, y, 7, 0, 7);
+        context.fill();
+      }
+      return canvas.toDataURL('image/jpeg', 0.9).split(',')[1];
+    },
+    [corners, holesMm.map(seen)],
+  );
+  await page.getByLabel('Picture of the butt').setInputFiles({
+    name: 'butt.jpg',
+    mimeType: 'image/jpeg',
+    buffer: Buffer.from(painted, 'base64'),
+  });
+  const mark = async (testId, [x, y]) => {
+    const picture = page.getByTestId(testId);
+    await picture.waitFor();
+    const position = await picture.evaluate(
+      (svg, at) => {
+        const view = svg.viewBox.baseVal;
+        const box = svg.getBoundingClientRect();
+        return {
+          x: ((at[0] - view.x) / view.width) * box.width,
+          y: ((at[1] - view.y) / view.height) * box.height,
+        };
+      },
+      [x, y],
+    );
+    await picture.click({ position });
+  };
+  for (const corner of corners) await mark('butt-picture', corner);
+  for (const [hole, [x, y]] of holesMm.entries()) {
+    if (hole === 6) await page.getByRole('radio', { name: 'Bare' }).last().click();
+    await mark('straight-picture', [x, -y]);
+  }
+}
+
 async function enter(page, text) {
   await page.fill('#entry-line', text);
   await page.keyboard.press('Enter');
@@ -87,6 +165,10 @@ await picture('range', `/range/${idOf('Heron')}?session=new`, {
   },
 });
 await picture('range-phone', `/range/${idOf('Heron')}`, { size: PHONE });
+await picture('walk-back', await sessionOf('Curlew', 'walkBack'));
+await picture('fine-tuning', await sessionOf('Curlew', 'fineTuning'));
+await picture('remedies', `${await sessionOf('Wren', 'bareShaft')}&sheet=remedies`);
+await picture('photo', `/range/${idOf('Heron')}?session=new&sheet=photo`, { steps: markPhoto });
 await picture('bench-phone', `/bench/${idOf('Kestrel')}`, { size: PHONE, theme: 'sun' });
 
 await browser.close();

@@ -35,7 +35,7 @@ const LEVEL_PRIOR_SD_MM = 100;
  * A change without a known effect on an axis moves its bare shafts by about this, mm at 18 m: the
  * shots before it inform less, not nothing. From one session to the next a bow and its archer drift.
  */
-const LEVEL_STEP_SD_MM = { control: 12, item: 50, session: 15 } as const;
+const LEVEL_STEP_SD_MM = { control: 12, item: 50, session: 25 } as const;
 const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
 
 /** Controls whose effect on an axis is reckoned; anything else that upsets it starts a new level. */

@@ -21,15 +21,15 @@ function surely(plusSide: number): string {
   return showChance(Math.max(plusSide, 1 - plusSide));
 }
 
-/** `nock attitude (3): stiff, 84 %`. */
+/** `nock attitude (3) stiff, 84 %`. */
 export function sourceWords(axis: 'outward' | 'up', { source, count, plusSide }: SourceSays) {
   const often = source === 'impact' ? '' : ` (${count})`;
-  return `${SOURCE_NAME[source]}${often}: ${causeWords(axis, plusSide)}, ${surely(plusSide)}`;
+  return `${SOURCE_NAME[source]}${often} ${causeWords(axis, plusSide)}, ${surely(plusSide)}`;
 }
 
-/** All sources together: `Together: stiff, 97 %`. */
+/** All sources together: `with the impact stiff, 97 %`. */
 export function togetherWords(axis: 'outward' | 'up', fused: FusedAxis): string {
-  return `together: ${causeWords(axis, fused.plusSide)}, ${surely(fused.plusSide)}`;
+  return `with the impact ${causeWords(axis, fused.plusSide)}, ${surely(fused.plusSide)}`;
 }
 
 /** Names a conflict with its usual causes; null when there is none. */

@@ -227,6 +227,7 @@ function remedyMove(
     why: whyWords(axis, remedy),
     reasons: [
       ...axisReasons(state, verdict),
+      `With everything shot before it: ${figure(remedy.before)}.`,
       effectWords(remedy),
       `It would raise the chance of being inside from ${showChance(remedy.before.odds.inside)} to ${showChance(remedy.after.odds.inside)}.`,
       ...others.map(

@@ -1,5 +1,4 @@
 import { BARE_SHAFT_AXES } from '#core/gains/prior-gains.ts';
-import { upperFirst } from '#core/craft/letter-case.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
@@ -42,13 +41,13 @@ export function EvidenceList({
         <ul className="mt-1 text-[13px] text-ink-2" data-testid="evidence">
           {axes.map(({ name, fused }) => (
             <li key={name}>
-              {name === 'up' ? 'Up and down' : 'Across'}.{' '}
-              {upperFirst(
-                [
-                  ...fused.says.map((one) => sourceWords(name, one)),
-                  togetherWords(name, fused),
-                ].join('; '),
-              )}
+              {name === 'up' ? 'Up and down' : 'Across'}:{' '}
+              {[
+                ...fused.says
+                  .filter(({ source }) => source !== 'impact')
+                  .map((one) => sourceWords(name, one)),
+                togetherWords(name, fused),
+              ].join('; ')}
               .
             </li>
           ))}
