@@ -216,6 +216,7 @@ test('a leaning bow is corrected for, and where bare shafts land can become the 
   await page.getByRole('button', { name: /Make this landing the target/ }).click();
   await expect(page.getByTestId('landing')).toContainText('Tuned to where bare shafts landed');
   await expect(verdict(page)).not.toContainText('Nocking point high');
+  await expect(page.getByTestId('landing-mark')).toBeAttached();
 });
 
 test('two things changed between ends void the comparison, visibly', async ({ page, app }) => {

@@ -103,7 +103,7 @@ function axisWords(axis: 'outward' | 'up', verdict: AxisVerdict, context: Verdic
 }
 
 /** `4 more bare shafts`; while it is still being reckoned, says so. */
-function neededWords(needed: ShotsNeeded | null): string {
+export function neededWords(needed: ShotsNeeded | null): string {
   if (needed === null) return 'reckoning how many more';
   if (needed.kind === 'moreThanWorth') return 'more than 24 more, so shoot nearer, or leave it';
   return `${needed.count} more${needed.count === 1 ? ' bare shaft' : ''}`;

@@ -66,7 +66,7 @@ function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
 }
 
 /**
- * Every remedy for an axis, best first. Each is sized by trying all its steps inside the limits:
+ * Every remedy for an axis that would do any good, best first. Each is sized by trying all its steps inside the limits:
  * the chance of being inside after it, with the gain as uncertain as it is.
  */
 export function remediesFor(
@@ -78,7 +78,14 @@ export function remediesFor(
   return kindsFor(state, axis)
     .map((one) => bestOf(state, session, axis, one, before))
     .filter((one) => one !== null)
+    .filter(({ after }) => bringsNearer(before, after))
     .toSorted((one, other) => other.worth - one.worth);
+}
+
+/** More likely inside, and expected nearer: an uncertain step the wrong way does not count. */
+function bringsNearer(before: Outlook, after: Outlook): boolean {
+  const off = ({ mixture }: Outlook) => Math.abs(studentMixtureMean(mixture));
+  return after.odds.inside > before.odds.inside && off(after) < off(before);
 }
 
 function bestOf(

@@ -3,7 +3,7 @@ import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { Shot } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import type { BareShaftVerdict, Landing } from '#core/shots/bare-shaft-verdict.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { ArrowMark } from '../drawing/shot-marks.tsx';
 import { buttView, type ButtView } from './butt-view.ts';
@@ -17,6 +17,7 @@ const MARGIN = { left: 40, bottom: 30 } as const;
 export function ButtPlot({
   plot,
   verdict,
+  landing,
   grouped,
   speakingIds,
   hand,
@@ -26,6 +27,8 @@ export function ButtPlot({
 }: {
   readonly plot: Plot;
   readonly verdict: BareShaftVerdict | null;
+  /** Where bare shafts are meant to land from the fletched; null: on them. */
+  readonly landing: Landing | null;
   /** False where shots of different distances hang on one butt: they are no group. */
   readonly grouped: boolean;
   /** Shots that still speak for at least one axis; the others are drawn thin. */
@@ -104,6 +107,7 @@ export function ButtPlot({
           view={view}
           shots={grouped ? shots.filter((shot) => speakingIds.has(shot.shotId)) : null}
           verdict={verdict}
+          landing={landing}
           hand={hand}
           unit={unit}
           dimensions={size.width > 500}
@@ -208,7 +212,10 @@ function LiveFigures({
   readonly view: ButtView;
   /** Null where the shots are no group. */
   readonly shots: readonly Shot[] | null;
-} & Pick<Parameters<typeof GroupFigures>[0], 'verdict' | 'hand' | 'unit' | 'dimensions'>) {
+} & Pick<
+  Parameters<typeof GroupFigures>[0],
+  'verdict' | 'landing' | 'hand' | 'unit' | 'dimensions'
+>) {
   const fresh = useSyncExternalStore(plot.fresh.subscribe, plot.fresh.now);
   const tapped = fresh.map(({ outwardMm, upMm, arrow }) => ({
     outwardMm,

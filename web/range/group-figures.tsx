@@ -1,6 +1,6 @@
 import type { Hand } from '#core/craft/bow-terms.ts';
 import type { Shot } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import type { BareShaftVerdict, Landing } from '#core/shots/bare-shaft-verdict.ts';
 import { groupEllipse } from '#core/shots/ellipse.ts';
 import { offsetWords } from '#core/shots/verdict-words.ts';
 import { meanOf } from '#core/numeric/moments.ts';
@@ -20,6 +20,7 @@ export function GroupFigures({
   view,
   shots,
   verdict,
+  landing,
   hand,
   unit,
   dimensions,
@@ -27,6 +28,8 @@ export function GroupFigures({
   readonly view: ButtView;
   readonly shots: readonly PlacedShot[];
   readonly verdict: BareShaftVerdict | null;
+  /** Where bare shafts are meant to land from the fletched; null: on them. */
+  readonly landing: Landing | null;
   readonly hand: Hand;
   readonly unit: 'cm' | 'in';
   /** Dimension lines with figures; left out where the verdict above says them. */
@@ -35,7 +38,14 @@ export function GroupFigures({
   const counted = shots.filter((shot) => !shot.calledBad);
   const fletched = counted.filter((shot) => shot.arrow === 'fletched');
   const bare = counted.filter((shot) => shot.arrow === 'bare');
-  const from = centreOf(fletched);
+  const centre = centreOf(fletched);
+  const from =
+    centre === null || landing === null
+      ? centre
+      : {
+          outwardMm: centre.outwardMm + landing.outwardMm,
+          upMm: centre.upMm + landing.upMm,
+        };
   const to = centreOf(bare);
   return (
     <g>
@@ -52,10 +62,19 @@ export function GroupFigures({
           dimensions={dimensions}
         />
       )}
-      {from !== null && fletched.length > 1 && (
+      {from !== null && landing !== null && (
+        <path
+          className="s-thin dash f-sheet"
+          d={`M${view.x(from.outwardMm)} ${view.y(from.upMm) - 11}l11 11l-11 11l-11 -11Z`}
+          data-testid="landing-mark"
+        >
+          <title>Where bare shafts are meant to land</title>
+        </path>
+      )}
+      {centre !== null && fletched.length > 1 && (
         <path
           className="s-bold"
-          d={`M${view.x(from.outwardMm) - 7} ${view.y(from.upMm)}h14M${view.x(from.outwardMm)} ${view.y(from.upMm) - 7}v14`}
+          d={`M${view.x(centre.outwardMm) - 7} ${view.y(centre.upMm)}h14M${view.x(centre.outwardMm)} ${view.y(centre.upMm) - 7}v14`}
         />
       )}
     </g>

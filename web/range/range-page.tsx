@@ -5,7 +5,7 @@ import type { StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
-import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
+import { sessionLanding, sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import { type WalkBackStanding, walkBackStanding } from '#core/work/walk-back-standing.ts';
 import { stateForSession } from '#core/record/as-of.ts';
@@ -170,6 +170,7 @@ function Range({
     <RangeTools
       state={state}
       plot={plot}
+      verdict={verdict}
       unit={unit}
       store={store}
       makeChanges={actions.makeChanges}
@@ -248,6 +249,11 @@ function Range({
             <ButtPlot
               plot={plot}
               verdict={verdict}
+              landing={
+                state.landing === null || verdict === null || session === null
+                  ? null
+                  : sessionLanding(state, session)
+              }
               grouped={session?.sessionKind !== 'walkBack'}
               speakingIds={speakingIds}
               hand={hand}
@@ -269,6 +275,9 @@ function Range({
               />
             </div>
             {narrow && tools}
+            <p className="text-[13px] text-ink-2">
+              {tallyWords(dayTally(state, now))} {stringWords(state)}
+            </p>
             {verdict !== null && <AxisGauges verdict={verdict} />}
             <EndsList plot={plot} speakingIds={speakingIds} />
             <button type="button" className="btn-ink justify-self-start" onClick={plot.nextEnd}>

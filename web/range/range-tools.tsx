@@ -2,6 +2,7 @@ import { useSearchParams } from 'react-router';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { upsets } from '#core/craft/upsets.ts';
+import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { EndNoteForm } from './end-note.tsx';
 import { GroupsPanel } from './groups-panel.tsx';
@@ -51,12 +52,15 @@ type SheetId = (typeof SHEETS)[number]['id'];
 export function RangeTools({
   state,
   plot,
+  verdict,
   unit,
   store,
   makeChanges,
 }: {
   readonly state: BowState;
   readonly plot: Plot;
+  /** Of the bare shafts; null in a session of another kind. */
+  readonly verdict: BareShaftVerdict | null;
   readonly unit: 'cm' | 'in';
   readonly store: (bodies: readonly EntryBody[]) => void;
   readonly makeChanges: Parameters<typeof RemediesPanel>[0]['onMake'];
@@ -97,6 +101,7 @@ export function RangeTools({
             id={open.id}
             state={state}
             plot={plot}
+            verdict={verdict}
             unit={unit}
             store={store}
             onDone={() => turnTo(null)}
@@ -122,6 +127,7 @@ function SheetBody({
   id,
   state,
   plot,
+  verdict,
   unit,
   store,
   makeChanges,
@@ -171,8 +177,8 @@ function SheetBody({
         />
       );
     case 'remedies':
-      return session === null ? null : (
-        <RemediesPanel state={state} session={session} onMake={makeChanges} />
+      return session === null || verdict === null ? null : (
+        <RemediesPanel state={state} session={session} verdict={verdict} onMake={makeChanges} />
       );
     case 'groups':
       return session === null ? null : <GroupsPanel state={state} session={session} unit={unit} />;

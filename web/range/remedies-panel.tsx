@@ -6,6 +6,10 @@ import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/gains/prior-gains.ts'
 import { showNumber, showChance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
+import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import { neededWords } from '#core/shots/verdict-words.ts';
+import { useNeeded } from './use-needed.ts';
+import { bareShaftOutlook } from '#core/work/bare-shaft-outlook.ts';
 import { type Remedy, remediesFor, remedyEffect } from '#core/work/remedies.ts';
 import { sideEffects } from '#core/work/remedy-words.ts';
 import { Fractions } from '../ui/fractions.tsx';
@@ -23,20 +27,38 @@ const INSIDE_ENOUGH = 0.9;
 export function RemediesPanel({
   state,
   session,
+  verdict,
   onMake,
 }: {
   readonly state: BowState;
   readonly session: ShootingSession;
+  readonly verdict: BareShaftVerdict;
   readonly onMake: (
     changes: readonly { readonly control: Control; readonly amount: number }[],
     because: string,
   ) => void;
 }) {
   const safe = safeLength(state);
+  const needed = useNeeded(state, session, verdict);
+  const surer = (axis: BareShaftAxis) => {
+    const short = axis === 'bareShaftUp' ? 'up' : 'outward';
+    return verdict[short].call === 'undecided'
+      ? `Undecided: to be sure before turning anything, ${neededWords(needed[short])}.`
+      : verdict[short].holds || verdict[short].call === 'inside'
+        ? null
+        : 'One look says so: a second end that agrees makes it sure.';
+  };
   return (
     <div className="grid gap-6">
       {BARE_SHAFT_AXES.toReversed().map((axis) => (
-        <AxisRemedies key={axis} axis={axis} state={state} session={session} onMake={onMake} />
+        <AxisRemedies
+          key={axis}
+          axis={axis}
+          state={state}
+          session={session}
+          surer={surer(axis)}
+          onMake={onMake}
+        />
       ))}
       <p className="text-[13px] text-ink-2">
         {safe.kind === 'known'
@@ -52,35 +74,34 @@ function AxisRemedies({
   axis,
   state,
   session,
+  surer,
   onMake,
 }: {
   readonly axis: BareShaftAxis;
   readonly state: BowState;
   readonly session: ShootingSession;
+  /** What it would take to be sure; null when it is. */
+  readonly surer: string | null;
   readonly onMake: Parameters<typeof RemediesPanel>[0]['onMake'];
 }) {
   const remedies = remediesFor(state, session, axis);
-  const [first] = remedies;
-  if (first === undefined)
-    return (
-      <section aria-label={AXIS_NAME[axis]}>
-        <h3 className="font-[640]">{AXIS_NAME[axis]}</h3>
-        <p className="text-ink-2">This bow has nothing left to turn here.</p>
-      </section>
-    );
+  const before = bareShaftOutlook(state, session, axis);
   const words = (mm: number) =>
     axis === 'bareShaftUp' ? (mm >= 0 ? 'up' : 'down') : sideOf(mm, state.bow.hand);
   const standingWords = (mm: number) =>
     axis === 'bareShaftUp' ? (mm >= 0 ? 'high' : 'low') : words(mm);
-  const { offsetMm, plusMinusMm } = remedyEffect.standing(first.before);
+  const { offsetMm, plusMinusMm } = remedyEffect.standing(before);
   return (
     <section aria-label={AXIS_NAME[axis]}>
       <h3 className="border-b border-ink pb-1 font-[640]">
         {AXIS_NAME[axis]}: now {figure(offsetMm, plusMinusMm)} {standingWords(offsetMm)}, inside
-        with {showChance(first.before.odds.inside)}
+        with {showChance(before.odds.inside)}
       </h3>
-      {first.before.odds.inside >= INSIDE_ENOUGH && (
+      {surer !== null && <p className="pt-1.5">{surer}</p>}
+      {before.odds.inside >= INSIDE_ENOUGH ? (
         <p className="pt-1.5">Inside as it is: nothing here needs mending.</p>
+      ) : (
+        remedies.length === 0 && <p className="pt-1.5">Nothing this bow has would better it now.</p>
       )}
       <ul>
         {remedies.map((remedy) => (
@@ -112,7 +133,6 @@ function RemedyRow({
   const [lead] = changes;
   if (lead === undefined) return null;
   const shift = remedyEffect.shift(remedy);
-  const gains = remedy.after.odds.inside > remedy.before.odds.inside;
   return (
     <li className="grid grid-cols-[1fr_auto] items-start gap-x-4 border-b border-faint py-2.5">
       <div>
@@ -121,8 +141,7 @@ function RemedyRow({
         </p>
         <p>
           Moves bare shafts {figure(shift.shiftMm, shift.plusMinusMm)} {words(shift.shiftMm)};
-          inside with {showChance(remedy.after.odds.inside)} after it
-          {gains ? '' : ', no better than now'}.
+          inside with {showChance(remedy.after.odds.inside)} after it.
         </p>
         <p className="text-[13px] text-ink-2">
           {remedy.reversible ? 'Can be taken back' : 'Cannot be taken back'};{' '}

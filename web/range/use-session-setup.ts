@@ -154,7 +154,10 @@ function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
   const kind = last?.closed === false ? last.sessionKind : 'bareShaft';
   return {
     kind,
-    distance: String(last?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM),
+    distance: String(
+      state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft')?.distanceM ??
+        SCHOOL_HABITS[state.bow.school].bareShaftDistanceM,
+    ),
     tolerance: '',
     butt: unit === 'cm' ? '122' : '48',
     markBelowTop: unit === 'cm' ? '30' : '12',

@@ -1,15 +1,13 @@
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { shotsFromLanding, shotsSpeakingFor } from '#core/shots/bare-shaft-verdict.ts';
-import { axisSums, FEWEST_EACH, type AxisSums } from '#core/shots/offset-posterior.ts';
 import { verdictWords } from '#core/shots/verdict-words.ts';
-import { sessionLanding, sessionPriors } from '#core/work/bare-shaft-evidence.ts';
+import { sessionPriors } from '#core/work/bare-shaft-evidence.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { EvidenceList } from './evidence-list.tsx';
 import { LandingLine } from './landing-line.tsx';
-import { useShotsNeeded } from '../workers/shots-needed-door.ts';
+import { useNeeded } from './use-needed.ts';
 
 /** The verdict: plain words first, figures second, the method on request. */
 export function VerdictPanel({
@@ -27,28 +25,7 @@ export function VerdictPanel({
   readonly onLanding: (landing: { readonly outwardMm: number; readonly upMm: number }) => void;
 }) {
   const priors = sessionPriors(state, session);
-  const sumsOf = (axis: 'outward' | 'up'): AxisSums | null => {
-    if (verdict[axis].call !== 'undecided') return null;
-    const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
-    const shots = shotsFromLanding(
-      session,
-      shotsSpeakingFor(facet, session, state.upsets).filter((shot) => !shot.calledBad),
-      sessionLanding(state, session),
-    );
-    const values = (arrow: 'fletched' | 'bare') =>
-      shots
-        .filter((shot) => shot.arrow === arrow)
-        .map((shot) => (axis === 'outward' ? shot.outwardMm : shot.upMm));
-    const fletched = values('fletched');
-    const bare = values('bare');
-    return fletched.length >= FEWEST_EACH && bare.length >= FEWEST_EACH
-      ? axisSums(fletched, bare)
-      : null;
-  };
-  const needed = {
-    outward: useShotsNeeded(sumsOf('outward'), verdict.toleranceMm, priors.outward),
-    up: useShotsNeeded(sumsOf('up'), verdict.toleranceMm, priors.up),
-  };
+  const needed = useNeeded(state, session, verdict);
   const words = verdictWords(verdict, { hand: state.bow.hand, unit, needed });
   return (
     <section aria-label="Verdict" aria-live="polite" data-testid="verdict">

@@ -1,0 +1,42 @@
+import type { BowState } from '#core/record/fold.ts';
+import type { ShootingSession } from '#core/record/shooting.ts';
+import {
+  type BareShaftVerdict,
+  shotsFromLanding,
+  shotsSpeakingFor,
+} from '#core/shots/bare-shaft-verdict.ts';
+import { axisSums, type AxisSums, FEWEST_EACH } from '#core/shots/offset-posterior.ts';
+import type { ShotsNeeded } from '#core/shots/shots-needed.ts';
+import { sessionLanding, sessionPriors } from '#core/work/bare-shaft-evidence.ts';
+import { useShotsNeeded } from '../workers/shots-needed-door.ts';
+
+/** How many more bare shafts would settle each axis that is undecided; null while it is reckoned. */
+export function useNeeded(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+): { readonly outward: ShotsNeeded | null; readonly up: ShotsNeeded | null } {
+  const priors = sessionPriors(state, session);
+  const sumsOf = (axis: 'outward' | 'up'): AxisSums | null => {
+    if (verdict[axis].call !== 'undecided') return null;
+    const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
+    const shots = shotsFromLanding(
+      session,
+      shotsSpeakingFor(facet, session, state.upsets).filter((shot) => !shot.calledBad),
+      sessionLanding(state, session),
+    );
+    const values = (arrow: 'fletched' | 'bare') =>
+      shots
+        .filter((shot) => shot.arrow === arrow)
+        .map((shot) => (axis === 'outward' ? shot.outwardMm : shot.upMm));
+    const fletched = values('fletched');
+    const bare = values('bare');
+    return fletched.length >= FEWEST_EACH && bare.length >= FEWEST_EACH
+      ? axisSums(fletched, bare)
+      : null;
+  };
+  return {
+    outward: useShotsNeeded(sumsOf('outward'), verdict.toleranceMm, priors.outward),
+    up: useShotsNeeded(sumsOf('up'), verdict.toleranceMm, priors.up),
+  };
+}
