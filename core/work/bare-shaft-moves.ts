@@ -224,7 +224,7 @@ function remedyMove(
     step: 'bareShaft',
     title: movesWords(changes),
     expect: `Expect bare shafts ${figure(remedy.after)}, now ${figure(remedy.before)}`,
-    why: whyWords(axis, remedy),
+    why: whyWords(axis, remedy, verdict[short].call === 'undecided'),
     reasons: [
       ...axisReasons(state, verdict),
       `With everything shot before it: ${figure(remedy.before)}.`,
@@ -273,8 +273,12 @@ function placeOf({ amounts }: Remedy): MovePlace {
   return amounts.has('twists') ? 'string' : 'arrow';
 }
 
-function whyWords(axis: BareShaftAxis, remedy: Remedy): string {
+function whyWords(axis: BareShaftAxis, remedy: Remedy, isOpen: boolean): string {
   const cause = sideWords(axis, remedy);
+  if (isOpen) {
+    const side = Math.max(remedy.before.plusSide, 1 - remedy.before.plusSide);
+    return `${cause} with ${showChance(side)}, though this session alone has not settled it: turning this now is worth more than another end.`;
+  }
   if (axis === 'bareShaftUp')
     return `${cause}. Vertical first: a nocking point far off can pass for a stiff or weak shaft.`;
   const reach = remedy.reversible
