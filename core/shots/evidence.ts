@@ -26,13 +26,11 @@ export interface SourceSays {
   readonly count: number;
   /** Chance that the offset is plus by this source alone. */
   readonly plusSide: number;
-  readonly inside: number;
 }
 
 export interface FusedAxis {
   readonly says: readonly SourceSays[];
   readonly plusSide: number;
-  readonly inside: number;
   readonly meanMm: number;
   /** A source surely against the impact, and whether that is normal at this distance. */
   readonly conflict: { readonly source: EvidenceSource; readonly normal: boolean } | null;
@@ -84,14 +82,13 @@ export function fuseEvidence(seen: AxisSeen): FusedAxis {
   for (const { source, count, logs } of sources) {
     if (logs === null) continue;
     const odds = normaliseLogOdds(prior.map((log, index) => log + logs[index]!));
-    says.push({ source, count, plusSide: plusSideOf(odds), inside: insideOf(odds) });
+    says.push({ source, count, plusSide: plusSideOf(odds) });
     all = all.map((log, index) => log + logs[index]!);
   }
   const odds = normaliseLogOdds(all);
   return {
     says,
     plusSide: plusSideOf(odds),
-    inside: insideOf(odds),
     meanMm: odds.reduce((sum, chance, index) => sum + chance * GRID_MM[index]!, 0),
     conflict: conflictOf(says, seen.distanceM),
   };
@@ -109,15 +106,6 @@ function plusSideOf(odds: readonly number[]): number {
     const mm = GRID_MM[index]!;
     return sum + (mm > 0 ? chance : mm === 0 ? chance / 2 : 0);
   }, 0);
-}
-
-/** Within the target archer's rule of thumb, mm at 18 m. */
-const INSIDE_MM = 20;
-function insideOf(odds: readonly number[]): number {
-  return odds.reduce(
-    (sum, chance, index) => (Math.abs(GRID_MM[index]!) <= INSIDE_MM ? sum + chance : sum),
-    0,
-  );
 }
 
 function conflictOf(says: readonly SourceSays[], distanceM: number): FusedAxis['conflict'] {

@@ -1,21 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { BLAME_LIST } from '../craft/blame-list.ts';
-import { bowFor, type BowLog } from '../fixtures/bow-log.ts';
+import { bowFor, type BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { bareShaftDecision } from './bare-shaft-decision.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
 import type { Remedy } from './remedies.ts';
 
-const FLETCHED = [
-  [-6, 4],
-  [5, -5],
-  [1, 8],
-  [7, 0],
-  [-8, -3],
-  [1, -4],
-] as const;
-
 function end(log: BowLog, session: string, number: number, outwardMm: number, upMm: number): void {
-  log.shots(session, number, 'fletched', FLETCHED);
+  log.shots(session, number, 'fletched', SIX_FLETCHED);
   log.shots(session, number, 'bare', [
     [outwardMm - 5, upMm + 4],
     [outwardMm + 6, upMm - 5],
@@ -63,7 +54,7 @@ describe('turn something, or shoot again?', () => {
     const log = bowFor('right');
     const session = log.open();
     for (const number of [1, 2]) {
-      log.shots(session, number, 'fletched', FLETCHED);
+      log.shots(session, number, 'fletched', SIX_FLETCHED);
       log.shots(session, number, 'bare', [
         [90, 60],
         [-70, -80],

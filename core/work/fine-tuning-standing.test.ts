@@ -1,16 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { bowFor, type BowLog } from '../fixtures/bow-log.ts';
+import { bowFor, type BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { stateForSession } from '../record/as-of.ts';
 import { fineTuningStanding } from './fine-tuning-standing.ts';
-
-const GROUP = [
-  [-6, 4],
-  [5, -5],
-  [1, 8],
-  [7, 0],
-  [-8, -3],
-  [1, -4],
-] as const;
 
 function begin(control: 'plungerPreload' | 'nockingPoint' = 'plungerPreload') {
   const log = bowFor('right');
@@ -48,12 +39,12 @@ const standing = (log: BowLog) => fineTuningStanding(log.state, log.state.sessio
 describe('an experiment', () => {
   it('counts settings from where it began, over several days', () => {
     const { log, session } = begin();
-    log.shots(session, 1, 'fletched', GROUP);
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
     log.change('plungerPreload', -0.5);
-    log.shots(session, 2, 'fletched', GROUP);
+    log.shots(session, 2, 'fletched', SIX_FLETCHED);
     const second = day(log);
     log.change('plungerPreload', 1);
-    log.shots(second, 1, 'fletched', GROUP);
+    log.shots(second, 1, 'fletched', SIX_FLETCHED);
     const { ends, setting, fit } = standing(log);
     expect(ends.map((end) => [end.setting, end.day])).toEqual([
       [0, 0],
@@ -68,12 +59,12 @@ describe('an experiment', () => {
 
   it('leaves called bad shots and broken ends out, and cuts an end the control was turned in', () => {
     const { log, session } = begin();
-    const ids = log.shots(session, 1, 'fletched', GROUP);
+    const ids = log.shots(session, 1, 'fletched', SIX_FLETCHED);
     log.add({ kind: 'shotAmended', shotId: ids[0]!, calledBad: true });
-    log.shots(session, 2, 'fletched', GROUP.slice(0, 2));
-    log.shots(session, 3, 'fletched', GROUP.slice(0, 3));
+    log.shots(session, 2, 'fletched', SIX_FLETCHED.slice(0, 2));
+    log.shots(session, 3, 'fletched', SIX_FLETCHED.slice(0, 3));
     log.change('plungerPreload', 0.5);
-    log.shots(session, 3, 'fletched', GROUP.slice(3));
+    log.shots(session, 3, 'fletched', SIX_FLETCHED.slice(3));
     const { ends } = standing(log);
     expect(ends.map(({ setting, degrees }) => [setting, degrees])).toEqual([
       [0, 8],
@@ -84,18 +75,18 @@ describe('an experiment', () => {
 
   it('voids everything from before another control or item was changed', () => {
     const { log, session } = begin();
-    log.shots(session, 1, 'fletched', GROUP);
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
     log.change('nockingPoint', 1);
     expect(standing(log).voided).toEqual({ ends: 1, since: 'nocking point 1 mm' });
-    log.shots(session, 2, 'fletched', GROUP);
+    log.shots(session, 2, 'fletched', SIX_FLETCHED);
     expect(standing(log).ends).toHaveLength(1);
   });
 
   it('knows wind and tiredness from the notes of the end', () => {
     const { log, session } = begin();
-    log.shots(session, 1, 'fletched', GROUP);
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
     log.add({ kind: 'endNoted', sessionId: session, endNumber: 1, wind: 'gusty', tired: true });
-    log.shots(session, 2, 'fletched', GROUP);
+    log.shots(session, 2, 'fletched', SIX_FLETCHED);
     expect(standing(log).ends.map(({ windy, tired }) => [windy, tired])).toEqual([
       [true, true],
       [false, false],
@@ -107,18 +98,18 @@ describe('an experiment', () => {
     log.add({ kind: 'experimentNarrowed', experimentId: 'x', best: 0.5, other: 0 });
     expect(standing(log).finish).toMatchObject({ next: 0.5, comparison: null });
     log.change('plungerPreload', 0.5);
-    log.shots(session, 1, 'fletched', GROUP);
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
     expect(standing(log).finish!.next).toBe(0);
     log.change('plungerPreload', -0.5);
     log.shots(
       session,
       2,
       'fletched',
-      GROUP.map(([x, y]) => [2 * x, 2 * y] as const),
+      SIX_FLETCHED.map(([x, y]) => [2 * x, 2 * y] as const),
     );
     expect(standing(log).finish!.next).toBe(0.5);
     log.change('plungerPreload', 0.5);
-    log.shots(session, 3, 'fletched', GROUP);
+    log.shots(session, 3, 'fletched', SIX_FLETCHED);
     const { finish } = standing(log);
     expect(finish!.next).toBeNull();
     expect(finish!.comparison!.ratio).toBeCloseTo(0.5, 1);
@@ -129,7 +120,7 @@ describe('an experiment', () => {
 describe('a session that is closed', () => {
   it('is looked at as it ended, whatever was changed since; an open one is not', () => {
     const { log, session } = begin();
-    log.shots(session, 1, 'fletched', GROUP);
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
     log.change('nockingPoint', 1);
     const open = log.state;
     expect(stateForSession(open, open.sessions.at(-1)!)).toBe(open);

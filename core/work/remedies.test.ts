@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BowLog } from '../fixtures/bow-log.ts';
+import { BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import type { BowFacts } from '../record/entry.ts';
 import { remediesFor, remedyEffect } from './remedies.ts';
 import { sideEffects } from './remedy-words.ts';
@@ -8,15 +8,6 @@ import { safeLength } from './safe-length.ts';
 import { refusalOf } from './refusals.ts';
 
 const ARROW = { described: 'carbon', lengthMm: 740, diameterMm: 6, pointMassG: 6.5 };
-const FLETCHED = [
-  [-6, 4],
-  [5, -5],
-  [1, 8],
-  [7, 0],
-  [-8, -3],
-  [1, -4],
-] as const;
-
 /** A bow whose bare shafts land so far from the fletched on two ends. */
 function shot(
   outwardMm: number,
@@ -26,7 +17,7 @@ function shot(
   const log = new BowLog({ arrow: ARROW, amoDrawMm: 711, ...facts }).settle();
   const session = log.open(25);
   for (const end of [1, 2]) {
-    log.shots(session, end, 'fletched', FLETCHED);
+    log.shots(session, end, 'fletched', SIX_FLETCHED);
     log.shots(session, end, 'bare', [
       [outwardMm - 4, upMm + 3],
       [outwardMm + 5, upMm - 4],
@@ -140,7 +131,7 @@ describe('remedies', () => {
     log.change('pointMass', 1.296);
     const session = log.state.sessions.at(-1)!.sessionId;
     for (const end of [3, 4]) {
-      log.shots(session, end, 'fletched', FLETCHED);
+      log.shots(session, end, 'fletched', SIX_FLETCHED);
       log.shots(session, end, 'bare', [
         [41, 2],
         [36, -3],

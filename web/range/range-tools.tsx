@@ -95,6 +95,7 @@ export function RangeTools({
           title={open.id === 'note' ? `${open.title} ${plot.endNumber}` : open.title}
           description={open.says}
           wide={open.id === 'photo'}
+          focusSheet={open.id === 'remedies'}
           onClose={() => turnTo(null)}
         >
           <SheetBody

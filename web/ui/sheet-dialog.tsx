@@ -9,12 +9,15 @@ export function SheetDialog({
   onClose,
   children,
   wide = false,
+  focusSheet = false,
 }: {
   readonly title: string;
   readonly description: string;
   readonly onClose: () => void;
   readonly children: ReactNode;
   readonly wide?: boolean;
+  /** The sheet itself takes the focus, where Enter on the first button would log something. */
+  readonly focusSheet?: boolean;
 }) {
   return (
     <Dialog.Root
@@ -26,6 +29,11 @@ export function SheetDialog({
       <Dialog.Portal>
         <Dialog.Overlay className="scrim z-40" />
         <Dialog.Content
+          onOpenAutoFocus={(event) => {
+            if (!focusSheet || !(event.currentTarget instanceof HTMLElement)) return;
+            event.preventDefault();
+            event.currentTarget.focus();
+          }}
           className={`sheet-panel fixed top-1/2 left-1/2 z-50 max-h-[94dvh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6 ${wide ? 'w-[min(1080px,96vw)]' : 'w-[min(680px,94vw)]'}`}
         >
           <Dialog.Title className="text-[26px] leading-tight font-[560]">{title}</Dialog.Title>
