@@ -9,6 +9,7 @@ import {
 } from '../numeric/grid-linear.ts';
 import type { StudentMixture } from '../numeric/student-mixture.ts';
 import type { BowState } from '../record/fold.ts';
+import { onceFor } from '../record/once-for.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { type BareShaftBlock, bareShaftBlocks } from '../shots/bare-shaft-blocks.ts';
 import type { BounceOdds } from '../shots/bounce.ts';
@@ -70,16 +71,8 @@ export interface BareShaftModel {
   readonly rowOf: (amounts: ReadonlyMap<Control, number>) => readonly number[];
 }
 
-const FITTED = new WeakMap<BowState, Readonly<Record<BareShaftAxis, BareShaftModel>>>();
-
 /** The models of both axes, fitted once per state; they share the factor bare shafts scatter by. */
-export function bareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, BareShaftModel>> {
-  const known = FITTED.get(state);
-  if (known !== undefined) return known;
-  const fitted = fitBareShaftModels(state);
-  FITTED.set(state, fitted);
-  return fitted;
-}
+export const bareShaftModels = onceFor(fitBareShaftModels);
 
 /**
  * Bayesian linear regression of the offset of bare from fletched on the controls, block by block:

@@ -1,12 +1,19 @@
 import { describe, expect, it } from 'vitest';
-import type { Control } from '../craft/controls.ts';
-import type { ReadingKind } from '../craft/readings.ts';
+import { type Control, CONTROLS } from '../craft/controls.ts';
+import { READING_KINDS, type ReadingKind } from '../craft/readings.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { seededUniform } from '../numeric/random.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import { drawStart, SimulatedBow, type SimulatedStart } from '../practice/simulated-bow.ts';
 import { twistRange } from '../work/twists.ts';
-import { gainOf, intervalOf, learnedGains, readingAfter } from './learned-gains.ts';
+import {
+  controlsMoving,
+  gainOf,
+  intervalOf,
+  learnedGains,
+  readingAfter,
+  shiftOf,
+} from './learned-gains.ts';
 import { twistCovariate } from './plane-model.ts';
 
 const TARGETS: SimulatedStart['targets'] = {
@@ -192,4 +199,14 @@ describe('learnedGains of one bow', () => {
     const kept = gainOf(log.state, 'braceHeight', 'twists')!;
     expect(kept.mean).toBeCloseTo(learned.mean, 1);
   });
+});
+
+it('knows before any fit which controls move a reading: the fit gives the others no shift', () => {
+  const gains = learnedGains(simulate(7, CHANGES).log.state);
+  for (const kind of READING_KINDS) {
+    const shifted = CONTROLS.filter(
+      (control) => shiftOf(gains, kind, new Map([[control, 1]])) !== null,
+    );
+    expect(shifted.toSorted()).toEqual([...controlsMoving(kind)].toSorted());
+  }
 });

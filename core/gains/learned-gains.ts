@@ -3,15 +3,18 @@ import type { ReadingKind } from '../craft/readings.ts';
 import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts';
 import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../record/fold.ts';
+import { onceFor } from '../record/once-for.ts';
 import {
   fitPlaneModel,
   isPlaneResponse,
   type ModelRow,
+  PLANE_CONTROLS,
   type PlaneModel,
   settingAfter,
 } from './plane-model.ts';
 import { learnRepeatability, type Repeatability } from './repeatability.ts';
 import {
+  controlsOf,
   fitSingleModel,
   isSingleResponse,
   type SingleModel,
@@ -40,15 +43,11 @@ export interface LearnedGains {
   readonly single: (response: SingleResponse) => SingleModel;
 }
 
-/** The fit is a pure function of the state; a state is folded once and asked many times. */
-const FITTED = new WeakMap<BowState, LearnedGains>();
-
-export function learnedGains(state: BowState): LearnedGains {
-  const known = FITTED.get(state);
-  if (known !== undefined) return known;
+/** What the log has shown of this bow. */
+export const learnedGains = onceFor((state: BowState): LearnedGains => {
   const repeatability = learnRepeatability(state);
   const singles = new Map<SingleResponse, SingleModel>();
-  const fitted: LearnedGains = {
+  return {
     repeatability,
     plane: fitPlaneModel(state, repeatability),
     single: (response) => {
@@ -57,8 +56,12 @@ export function learnedGains(state: BowState): LearnedGains {
       return model;
     },
   };
-  FITTED.set(state, fitted);
-  return fitted;
+});
+
+/** The controls that move a reading at all: asked before any fit, since most changes do not. */
+export function controlsMoving(kind: ReadingKind): readonly Control[] {
+  if (isPlaneResponse(kind)) return PLANE_CONTROLS;
+  return isSingleResponse(kind) ? controlsOf(kind) : [];
 }
 
 /** The shift of a reading when controls are moved from where they stand now; null when none is known. */

@@ -5,7 +5,8 @@ import {
   type LinearObservation,
   type NormalPrior,
 } from '../numeric/grid-linear.ts';
-import type { BowState, Measured } from '../record/fold.ts';
+import { type BenchSetting, settingMoved } from '../record/bench-setting.ts';
+import type { BowState } from '../record/fold.ts';
 import { presentWeightN } from './present-weight.ts';
 import {
   BOLT_TO_BRACE,
@@ -24,17 +25,11 @@ import { meanVariance, type Repeatability } from './repeatability.ts';
 const PLANE_RESPONSES = ['braceHeight', 'tillerTop', 'tillerBottom', 'drawWeight'] as const;
 export type PlaneResponse = (typeof PLANE_RESPONSES)[number];
 
+/** The controls they all answer. */
+export const PLANE_CONTROLS: readonly Control[] = ['twists', 'topBolt', 'bottomBolt'];
+
 export function isPlaneResponse(kind: string): kind is PlaneResponse {
   return (PLANE_RESPONSES as readonly string[]).includes(kind);
-}
-
-/** Where twists and bolts stand, and how far the string has been shot in. */
-export interface PlaneSetting {
-  /** Twists counted from where the record of this string begins, in. */
-  readonly twists: number;
-  readonly topTurns: number;
-  readonly bottomTurns: number;
-  readonly shots: number;
 }
 
 /** A linear combination of the model's parameters. */
@@ -46,11 +41,11 @@ export interface ModelRow {
 /** What the log says of how brace, tillers and weight answer twists and bolts. */
 export interface PlaneModel {
   readonly posterior: GridLinearPosterior;
-  readonly now: PlaneSetting;
+  readonly now: BenchSetting;
   /** The reading a setting would give, as a row; the level is known once it has been read. */
-  readonly rowAt: (response: PlaneResponse, setting: PlaneSetting) => ModelRow;
-  /** How many readings since the string was fitted say something of a response. */
-  readonly readingsOf: (response: PlaneResponse) => number;
+  readonly rowAt: (response: PlaneResponse, setting: BenchSetting) => ModelRow;
+  /** Whether a response has been read since the string was fitted. */
+  readonly isRead: (response: PlaneResponse) => boolean;
 }
 
 // Columns of the shared gains; each string then adds its own creep and four levels.
@@ -68,125 +63,73 @@ const LEVEL_PRIOR_SD_N = 120;
  * count the twists act linearly. Levels begin anew with each string; gains are the bow's.
  */
 export function fitPlaneModel(state: BowState, repeatability: Repeatability): PlaneModel {
-  const walk = walkLog(state);
-  const strings = walk.length;
-  const priors = priorsOf(state, walk);
-  const observations: LinearObservation[] = [];
-  for (const [index, { readings }] of walk.entries()) {
-    for (const pool of poolBySetting(readings, repeatability).values()) {
-      const { row, special } = rowOf(pool.response, pool.setting, index, walk);
-      const variance = 1 / pool.precision;
-      observations.push({ row, special, y: pool.weighted * variance, variance });
-    }
-  }
-  const posterior = fitGridLinear(observations, priors, TWIST_PRIOR);
-  const last = walk[strings - 1]!;
+  const turns = turnsOf(state);
+  const observations = poolBySetting(state, repeatability).map(
+    ({ response, setting, precision, weighted }): LinearObservation => ({
+      ...rowOf(response, setting, turns),
+      y: weighted / precision,
+      variance: 1 / precision,
+    }),
+  );
+  const { now } = turns.at(-1)!;
   return {
-    posterior,
-    now: last.now,
-    rowAt: (response, setting) => rowOf(response, setting, strings - 1, walk),
-    readingsOf: (response) =>
-      last.readings.filter(({ measured }) => measured.reading === response).length,
+    posterior: fitGridLinear(observations, priorsOf(state, turns), TWIST_PRIOR),
+    now,
+    rowAt: (response, setting) => rowOf(response, setting, turns),
+    isRead: (response) => state.readings.get(response)?.at(-1)?.under.stringTurn === now.stringTurn,
   };
 }
 
 interface Pool {
   readonly response: PlaneResponse;
-  readonly setting: PlaneSetting;
+  readonly setting: BenchSetting;
   precision: number;
   weighted: number;
 }
 
 /** Readings of one response under one setting say together what their weighted mean says. */
-function poolBySetting(
-  readings: StringWalk['readings'],
-  repeatability: Repeatability,
-): ReadonlyMap<string, Pool> {
-  const pools = new Map<string, Pool>();
-  for (const { measured, setting } of readings) {
-    const response = measured.reading as PlaneResponse;
-    const key = `${response} ${setting.twists} ${setting.topTurns} ${setting.bottomTurns} ${setting.shots}`;
-    const pool = pools.get(key) ?? { response, setting, precision: 0, weighted: 0 };
-    const precision = 1 / meanVariance(measured, repeatability);
-    pool.precision += precision;
-    pool.weighted += precision * measured.mean;
-    pools.set(key, pool);
-  }
-  return pools;
+function poolBySetting(state: BowState, repeatability: Repeatability): readonly Pool[] {
+  return PLANE_RESPONSES.flatMap((response) => {
+    const pools = new Map<BenchSetting, Pool>();
+    for (const measured of state.readings.get(response) ?? []) {
+      const setting = measured.under;
+      let pool = pools.get(setting);
+      if (pool === undefined) {
+        pool = { response, setting, precision: 0, weighted: 0 };
+        pools.set(setting, pool);
+      }
+      const precision = 1 / meanVariance(measured, repeatability);
+      pool.precision += precision;
+      pool.weighted += precision * measured.mean;
+    }
+    return [...pools.values()];
+  });
 }
 
-interface StringWalk {
-  readonly readings: { readonly measured: Measured; readonly setting: PlaneSetting }[];
-  now: PlaneSetting;
-  /** Twists in it when `twists` is 0; null when never counted. */
-  baseTwists: number | null;
+/** One string's time on the bow, as the model sees it. */
+interface Turn {
+  readonly now: BenchSetting;
+  /** Twists in it when its turn began; null when never counted. */
+  readonly baseTwists: number | null;
   readonly isNew: boolean;
 }
 
-/** Settings under which each reading was taken, string by string. */
-function walkLog(state: BowState): readonly StringWalk[] {
-  const walks: { id: string; walk: StringWalk }[] = [];
-  let setting: PlaneSetting = { twists: 0, topTurns: 0, bottomTurns: 0, shots: 0 };
-  const begin = (id: string, isNew: boolean) => {
-    walks.push({ id, walk: { readings: [], now: setting, baseTwists: null, isNew } });
-  };
-  const byIndex = new Map<number, Measured>();
-  for (const kind of PLANE_RESPONSES)
-    for (const measured of state.readings.get(kind) ?? []) byIndex.set(measured.index, measured);
-  const first = state.strings.all[0];
-  begin(first?.stringId ?? '', first?.knownNew ?? false);
-  for (const { entry, index } of state.active) {
-    const { body } = entry;
-    if (body.kind === 'change') setting = moved(setting, body.control, body.amount);
-    else if (body.kind === 'shotsFired')
-      setting = { ...setting, shots: setting.shots + body.count };
-    else if (body.kind === 'shotPlaced') setting = { ...setting, shots: setting.shots + 1 };
-    else if (body.kind === 'itemFitted' && body.string !== undefined) {
-      setting = { ...setting, twists: 0, shots: 0 };
-      const { stringId } = body.string;
-      begin(
-        stringId,
-        state.strings.all.find((one) => one.stringId === stringId)?.knownNew ?? false,
-      );
-    } else {
-      const measured = byIndex.get(index);
-      if (measured !== undefined) walks.at(-1)?.walk.readings.push({ measured, setting });
-    }
-    const walk = walks.at(-1);
-    if (walk !== undefined) walk.walk.now = setting;
-  }
-  countBack(state, walks);
-  return walks.map(({ walk }) => walk);
+/** From the twists each string has now, back to those it had when each of its turns began. */
+function turnsOf({ strings, stringTurns }: BowState): readonly Turn[] {
+  const twistsOf = new Map(strings.all.map(({ stringId, twists }) => [stringId, twists]));
+  return stringTurns
+    .toReversed()
+    .map(({ stringId, last }): Turn => {
+      const atEnd = twistsOf.get(stringId) ?? null;
+      const baseTwists = atEnd === null ? null : atEnd - last.twists;
+      twistsOf.set(stringId, baseTwists);
+      const isNew = strings.all.find((one) => one.stringId === stringId)?.knownNew ?? false;
+      return { now: last, baseTwists, isNew };
+    })
+    .toReversed();
 }
 
-/** From the twists each string has now, back to those it had when each of its turns on the bow began. */
-function countBack(
-  state: BowState,
-  walks: readonly { readonly id: string; readonly walk: StringWalk }[],
-): void {
-  const twistsOf = new Map(state.strings.all.map(({ stringId, twists }) => [stringId, twists]));
-  for (const { id, walk } of walks.toReversed()) {
-    const atEnd = twistsOf.get(id) ?? null;
-    if (atEnd === null) continue;
-    walk.baseTwists = atEnd - walk.now.twists;
-    twistsOf.set(id, walk.baseTwists);
-  }
-}
-
-function moved(setting: PlaneSetting, control: Control, amount: number): PlaneSetting {
-  switch (control) {
-    case 'twists':
-      return { ...setting, twists: setting.twists + amount };
-    case 'topBolt':
-      return { ...setting, topTurns: setting.topTurns + amount };
-    case 'bottomBolt':
-      return { ...setting, bottomTurns: setting.bottomTurns + amount };
-    default:
-      return setting;
-  }
-}
-
-function priorsOf(state: BowState, walk: readonly StringWalk[]): readonly NormalPrior[] {
+function priorsOf(state: BowState, turns: readonly Turn[]): readonly NormalPrior[] {
   const weightN = presentWeightN(state);
   const weightPerTurn: Gain = {
     mean: BOLT_TO_WEIGHT_SHARE.mean * weightN,
@@ -200,26 +143,22 @@ function priorsOf(state: BowState, walk: readonly StringWalk[]): readonly Normal
     TWIST_TO_WEIGHT,
     weightPerTurn,
     weightPerTurn,
-    ...walk.flatMap(({ isNew, readings }) => [
+    ...turns.flatMap(({ isNew }, turn) => [
       isNew ? CREEP.newString : CREEP.oldString,
       ...PLANE_RESPONSES.map((response): NormalPrior => {
-        const known = readings.find(({ measured }) => measured.reading === response);
+        const first = state.readings.get(response)?.find(({ under }) => under.stringTurn === turn);
         return response === 'drawWeight'
-          ? { mean: known?.measured.mean ?? weightN, sd: LEVEL_PRIOR_SD_N }
-          : { mean: known?.measured.mean ?? 200, sd: LEVEL_PRIOR_SD_MM };
+          ? { mean: first?.mean ?? weightN, sd: LEVEL_PRIOR_SD_N }
+          : { mean: first?.mean ?? 200, sd: LEVEL_PRIOR_SD_MM };
       }),
     ]),
   ];
 }
 
-function rowOf(
-  response: PlaneResponse,
-  setting: PlaneSetting,
-  stringIndex: number,
-  walk: readonly StringWalk[],
-): ModelRow {
-  const row = new Array<number>(SHARED + OF_STRING * walk.length).fill(0);
-  const own = SHARED + OF_STRING * stringIndex;
+function rowOf(response: PlaneResponse, setting: BenchSetting, turns: readonly Turn[]): ModelRow {
+  const row = new Array<number>(SHARED + OF_STRING * turns.length).fill(0);
+  const { stringTurn } = setting;
+  const own = SHARED + OF_STRING * stringTurn;
   row[own + 1 + PLANE_RESPONSES.indexOf(response)] = 1;
   const { twists, topTurns, bottomTurns, shots } = setting;
   if (response === 'drawWeight') {
@@ -233,7 +172,7 @@ function rowOf(
   if (response === 'tillerTop') row[2] = topTurns;
   if (response === 'tillerBottom') row[3] = bottomTurns;
   row[own] = -(1 - Math.exp(-shots / CREEP_SHOTS));
-  return { row, special: twistCovariate(twists, walk[stringIndex]?.baseTwists ?? null) };
+  return { row, special: twistCovariate(twists, turns[stringTurn]?.baseTwists ?? null) };
 }
 
 /** ∫ of the twist's gain over the twists put in, in units of the gain at 30 twists. */
@@ -245,10 +184,10 @@ export function twistCovariate(added: number, baseTwists: number | null): number
 
 /** A setting with controls moved. */
 export function settingAfter(
-  setting: PlaneSetting,
+  setting: BenchSetting,
   amounts: ReadonlyMap<Control, number>,
-): PlaneSetting {
+): BenchSetting {
   let after = setting;
-  for (const [control, amount] of amounts) after = moved(after, control, amount);
+  for (const [control, amount] of amounts) after = settingMoved(after, control, amount);
   return after;
 }

@@ -2,7 +2,8 @@ import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
 import type { BowState, ChangeMade, Measured } from '../record/fold.ts';
-import { intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
+import { onceFor } from '../record/once-for.ts';
+import { controlsMoving, intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
 
 /** A reading as it stands now: measured, or expected after changes made since. */
@@ -21,25 +22,28 @@ export interface PresentReading {
 export function presentValue(state: BowState, kind: ReadingKind): number | null {
   const measured = state.readings.get(kind)?.at(-1);
   if (measured === undefined) return null;
-  const back = new Map<Control, number>();
-  for (const { control, amount, index } of state.changes)
-    if (index > measured.index) back.set(control, (back.get(control) ?? 0) - amount);
+  const back = netOf(changesSince(state, measured), -1);
   const shift = back.size === 0 ? null : shiftOf(learnedGains(state), kind, back);
   return shift === null ? measured.mean : measured.mean - mixtureMean(shift);
 }
 
 /** The last reading, moved by what was changed since, with the gains this bow has shown. */
 export function presentReading(state: BowState, kind: ReadingKind): PresentReading | null {
+  const known = presentReadings(state);
+  let found = known.get(kind);
+  if (found === undefined) known.set(kind, (found = readingNow(state, kind)));
+  return found;
+}
+
+/** Drawing, rows and advice ask for the same few, each with its quantiles. */
+const presentReadings = onceFor(() => new Map<ReadingKind, PresentReading | null>());
+
+function readingNow(state: BowState, kind: ReadingKind): PresentReading | null {
   const measured = state.readings.get(kind)?.at(-1);
   if (measured === undefined) return null;
   const gains = learnedGains(state);
-  const since = state.changes.filter((change) => change.index > measured.index);
-  const movedBy = since.filter(
-    ({ control }) => shiftOf(gains, kind, new Map([[control, 1]])) !== null,
-  );
-  const net = new Map<Control, number>();
-  for (const { control, amount } of movedBy) net.set(control, (net.get(control) ?? 0) + amount);
-  const shift = backedShift(state, kind, net);
+  const movedBy = changesSince(state, measured);
+  const shift = backedShift(state, kind, netOf(movedBy, 1));
   return {
     value: measured.mean + shift.shift,
     plusMinus: Math.hypot(readingHalfWidth(measured, gains.repeatability), shift.plusMinus),
@@ -47,6 +51,21 @@ export function presentReading(state: BowState, kind: ReadingKind): PresentReadi
     fresh: movedBy.length === 0,
     movedBy,
   };
+}
+
+/** Changes after a reading that move it, in log order. */
+function changesSince({ changes }: BowState, { index, reading }: Measured): readonly ChangeMade[] {
+  const first = changes.findLastIndex((change) => change.index < index) + 1;
+  if (first === changes.length) return [];
+  const moving = controlsMoving(reading);
+  return changes.slice(first).filter(({ control }) => moving.includes(control));
+}
+
+function netOf(changes: readonly ChangeMade[], sign: 1 | -1): ReadonlyMap<Control, number> {
+  const net = new Map<Control, number>();
+  for (const { control, amount } of changes)
+    net.set(control, (net.get(control) ?? 0) + sign * amount);
+  return net;
 }
 
 export interface Effect {

@@ -1,6 +1,5 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
-import { squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState, Measured } from '../record/fold.ts';
 
 /** How many replicates’ worth the typical figure counts for beside a person's own. */
@@ -22,27 +21,48 @@ export type Repeatability = (measured: Pick<Measured, 'reading' | 'by' | 'tool'>
  * pooled with the squares of all their replicates about their own means.
  */
 export function learnRepeatability(state: BowState): Repeatability {
-  const pooled = new Map<string, { squares: number; degrees: number }>();
-  for (const list of state.readings.values()) {
+  const pooled = new Map<ReadingKind, ByPersonAndTool<Squares>>();
+  for (const [reading, list] of state.readings) {
+    const ofKind = new ByPersonAndTool<Squares>();
+    pooled.set(reading, ofKind);
     for (const measured of list) {
-      if (measured.n < 2) continue;
-      const key = keyOf(measured);
-      const sums = pooled.get(key) ?? { squares: 0, degrees: 0 };
-      sums.squares += squaresAboutMean(measured.values);
+      if (measured.sd === null) continue;
+      const sums = ofKind.get(measured, () => ({ squares: 0, degrees: 0 }));
+      sums.squares += measured.sd ** 2 * (measured.n - 1);
       sums.degrees += measured.n - 1;
-      pooled.set(key, sums);
     }
   }
+  const spreads = new Map<ReadingKind, ByPersonAndTool<Spread>>();
   return (measured) => {
-    const { squares, degrees } = pooled.get(keyOf(measured)) ?? { squares: 0, degrees: 0 };
-    const all = TYPICAL_DEGREES + degrees;
-    const typical = TYPICAL_DEGREES * READINGS[measured.reading].typicalSd ** 2;
-    return { sd: Math.sqrt((typical + squares) / all), degrees: all, learnedFrom: degrees };
+    const { reading } = measured;
+    const ofKind = spreads.get(reading) ?? new ByPersonAndTool<Spread>();
+    spreads.set(reading, ofKind);
+    return ofKind.get(measured, () => {
+      const none = { squares: 0, degrees: 0 };
+      const { squares, degrees } = pooled.get(reading)?.get(measured, () => none) ?? none;
+      const all = TYPICAL_DEGREES + degrees;
+      const typical = TYPICAL_DEGREES * READINGS[reading].typicalSd ** 2;
+      return { sd: Math.sqrt((typical + squares) / all), degrees: all, learnedFrom: degrees };
+    });
   };
 }
 
-function keyOf({ reading, by, tool }: Pick<Measured, 'reading' | 'by' | 'tool'>): string {
-  return `${reading}|${by}|${tool}`;
+interface Squares {
+  squares: number;
+  degrees: number;
+}
+
+/** Something known of each person with each tool; asked thousands of times for a long log. */
+class ByPersonAndTool<T> {
+  private readonly people = new Map<string, Map<string, T>>();
+
+  get({ by, tool }: Pick<Measured, 'by' | 'tool'>, make: () => T): T {
+    let tools = this.people.get(by);
+    if (tools === undefined) this.people.set(by, (tools = new Map<string, T>()));
+    let known = tools.get(tool);
+    if (known === undefined) tools.set(tool, (known = make()));
+    return known;
+  }
 }
 
 /** Variance of the mean of a reading's replicates. */

@@ -46,6 +46,13 @@ const FACET: Readonly<Record<SingleResponse, FacetId>> = {
 const LEVEL_PRIOR_SD_MM = 30;
 const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
 
+/** The controls a reading answers, apart from twists and bolts. */
+export function controlsOf(response: SingleResponse): readonly Control[] {
+  const side = SIDE_SCREWS[response];
+  const fixed = [...fixedGains(response).keys()];
+  return side === undefined ? fixed : [...fixed, side];
+}
+
 /** What the log says of how one reading answers its controls. */
 export interface SingleModel {
   readonly posterior: GridLinearPosterior;

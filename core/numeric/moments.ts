@@ -2,7 +2,7 @@
 export function meanOf(values: readonly number[]): number {
   if (!(values.length > 0)) throw new RangeError('meanOf: no values');
   let sum = 0;
-  for (const value of values) sum += value;
+  for (let i = 0; i < values.length; i += 1) sum += values[i]!;
   return sum / values.length;
 }
 
@@ -11,7 +11,7 @@ export function squaresAboutMean(values: readonly number[]): number {
   if (values.length === 0) return 0;
   const mean = meanOf(values);
   let sum = 0;
-  for (const value of values) sum += (value - mean) ** 2;
+  for (let i = 0; i < values.length; i += 1) sum += (values[i]! - mean) ** 2;
   return sum;
 }
 

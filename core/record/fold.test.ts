@@ -41,6 +41,51 @@ describe('foldLog', () => {
     expect(log.log).toHaveLength(4);
   });
 
+  it('says how the bow stood at each reading: equal settings are one object', () => {
+    const event = fc.oneof(
+      fc.record({
+        control: fc.constantFrom('twists', 'topBolt', 'bottomBolt', 'plungerReach'),
+        amount: fc.constantFrom(-1, 1),
+      }),
+      fc.record({ shots: fc.integer({ min: 1, max: 3 }) }),
+      fc.record({ string: fc.constantFrom('red', 'black') }),
+      fc.constant('read' as const),
+    );
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 40 }), (events) => {
+        const log = new BowLog();
+        const seen: object[] = [];
+        let stands = { twists: 0, topTurns: 0, bottomTurns: 0, shots: 0, stringTurn: 0 };
+        for (const one of events) {
+          if (one === 'read') {
+            log.read('braceHeight', 217);
+            seen.push(stands);
+          } else if ('control' in one) {
+            const { control, amount } = one;
+            log.change(control, amount);
+            if (control === 'twists') stands = { ...stands, twists: stands.twists + amount };
+            if (control === 'topBolt') stands = { ...stands, topTurns: stands.topTurns + amount };
+            if (control === 'bottomBolt')
+              stands = { ...stands, bottomTurns: stands.bottomTurns + amount };
+          } else if ('shots' in one) {
+            log.add({ kind: 'shotsFired', count: one.shots, note: '' });
+            stands = { ...stands, shots: stands.shots + one.shots };
+          } else {
+            log.fitString(one.string);
+            stands = { ...stands, twists: 0, shots: 0, stringTurn: stands.stringTurn + 1 };
+          }
+        }
+        const { readings, stringTurns } = log.state;
+        const settings = (readings.get('braceHeight') ?? []).map(({ under }) => under);
+        expect(settings).toEqual(seen);
+        expect(stringTurns.at(-1)?.last).toEqual(stands);
+        expect(new Set(settings).size).toBe(
+          new Set(settings.map((one) => JSON.stringify(one))).size,
+        );
+      }),
+    );
+  });
+
   it('gives the state before, when the newest entry is undone', () => {
     fc.assert(
       fc.property(

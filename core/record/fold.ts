@@ -6,6 +6,7 @@ import type { StepId } from '../craft/steps.ts';
 import type { Upset } from '../craft/upsets.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
 import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
+import { type BenchSetting, SettingTally, type StringTurn } from './bench-setting.ts';
 import { type Positions, PositionTally } from './positions.ts';
 import {
   amendShot,
@@ -16,7 +17,7 @@ import {
   type ShootingSession,
   type Shot,
 } from './shooting.ts';
-import { StringBag, type StringState } from './strings.ts';
+import { FIRST_STRING, StringBag, type StringState } from './strings.ts';
 import {
   amendExperiment,
   openExperiment,
@@ -42,6 +43,8 @@ export interface Measured {
   readonly datum: string;
   readonly tool: string;
   readonly source: Source;
+  /** How the bow stood when it was read: the same object for the same setting. */
+  readonly under: BenchSetting;
 }
 
 export type ChangeMade = Extract<Upset, { kind: 'change' }> & {
@@ -61,7 +64,7 @@ export interface BowState {
   readonly bowId: string;
   readonly bow: BowFacts;
   /** The log without what was taken back, oldest first; `index` elsewhere points into the full log. */
-  readonly active: readonly { readonly entry: LoggedEntry; readonly index: number }[];
+  readonly active: readonly LoggedEntry[];
   readonly readings: ReadonlyMap<ReadingKind, readonly Measured[]>;
   readonly changes: readonly ChangeMade[];
   /** Everything that puts steps in doubt, in log order: changes and items. */
@@ -70,6 +73,8 @@ export interface BowState {
   readonly fitOut: ReadonlyMap<FitOutItem, ItemChange>;
   /** Every string this bow knows; the one on it is `strings.fitted`. */
   readonly strings: StringState;
+  /** Every string's time on the bow in order; how the bow stands now is the last one's. */
+  readonly stringTurns: readonly StringTurn[];
   /** Twists in the string and turns out of each bolt, as far as anybody has counted. */
   readonly positions: Positions;
   readonly ticked: ReadonlyMap<ChecklistName, ReadonlySet<string>>;
@@ -102,7 +107,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   const { kind: _kind, ...bowAsMade } = made.body;
   let bow: BowFacts = bowAsMade;
 
-  const active: { entry: LoggedEntry; index: number }[] = [];
+  const active: LoggedEntry[] = [];
   const readings = new Map<ReadingKind, Measured[]>();
   const changes: ChangeMade[] = [];
   const moved = new Map<Control, number>();
@@ -116,16 +121,18 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   let landing: TargetLanding | null = null;
   const bag = new StringBag(bow, made.at);
   const tally = new PositionTally(bow);
+  const setting = new SettingTally(FIRST_STRING);
   const ticked = new Map<ChecklistName, ReadonlySet<string>>();
   const skipped = new Map<StepId, string>();
 
-  for (const [index, entry] of log.entries()) {
+  for (let index = 0; index < log.length; index += 1) {
+    const entry = log[index]!;
     if (undoneIds.has(entry.id) || entry.body.kind === 'undone') continue;
-    active.push({ entry, index });
+    active.push(entry);
     const { body } = entry;
     switch (body.kind) {
       case 'reading':
-        listIn(readings, body.reading).push(sumUp(entry, body, index));
+        listIn(readings, body.reading).push(sumUp(entry, body, index, setting.now));
         if (body.reading === 'drawLength') bow = { ...bow, amoDrawMm: meanOf(body.values) };
         break;
       case 'change':
@@ -140,6 +147,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
           moveControls: [body.control],
         });
         moved.set(body.control, (moved.get(body.control) ?? 0) + body.amount);
+        setting.move(body.control, body.amount);
         if (body.control === 'twists') bag.twist(body.amount);
         else tally.move(body.control, body.amount);
         bow = withArrowChanged(bow, body);
@@ -158,7 +166,10 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
           described: body.described,
           touches: body.touches,
         });
-        if (body.string !== undefined) bag.fit(body.string, body.described, entry.at);
+        if (body.string !== undefined) {
+          bag.fit(body.string, body.described, entry.at);
+          setting.fitString(body.string.stringId);
+        }
         if (body.arrow !== undefined) bow = { ...bow, arrow: body.arrow };
         break;
       case 'factsSet':
@@ -175,6 +186,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         break;
       case 'shotsFired':
         bag.shoot(body.count);
+        setting.shoot(body.count);
         break;
       case 'unitsSet':
         bow = { ...bow, lengthUnit: body.lengthUnit, division: body.division };
@@ -196,6 +208,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         shotPlaces.set(body.shotId, { shots: session.shots, position: session.shots.length });
         session.shots.push(placeShot(entry, body, index, session.distanceM));
         bag.shoot(1);
+        setting.shoot(1);
         break;
       }
       case 'shotAmended':
@@ -244,6 +257,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
     upsets: [...whole, ...items].toSorted((one, other) => one.index - other.index),
     fitOut: new Map(items.map((item) => [item.item, item])),
     strings: bag.state,
+    stringTurns: setting.turns,
     positions: { ...tally.positions, twists: bag.state.fitted.twists },
     ticked,
     skipped,
@@ -285,11 +299,12 @@ function withMovePartners(changes: readonly ChangeMade[]): readonly ChangeMade[]
   const byMove = new Map<string, Control[]>();
   for (const { moveId, control } of changes)
     if (moveId !== null) listIn(byMove, moveId).push(control);
-  return changes.map((change) => ({
-    ...change,
-    moveControls:
-      (change.moveId === null ? null : byMove.get(change.moveId)) ?? change.moveControls,
-  }));
+  return changes.map((change) => {
+    const partners = change.moveId === null ? undefined : byMove.get(change.moveId);
+    return partners === undefined || partners.length === 1
+      ? change
+      : { ...change, moveControls: partners };
+  });
 }
 
 function listIn<K, V>(lists: Map<K, V[]>, key: K): V[] {
@@ -300,7 +315,12 @@ function listIn<K, V>(lists: Map<K, V[]>, key: K): V[] {
   return fresh;
 }
 
-function sumUp(entry: LoggedEntry, body: BodyOf<'reading'>, index: number): Measured {
+function sumUp(
+  entry: LoggedEntry,
+  body: BodyOf<'reading'>,
+  index: number,
+  under: BenchSetting,
+): Measured {
   return {
     reading: body.reading,
     entryId: entry.id,
@@ -315,5 +335,6 @@ function sumUp(entry: LoggedEntry, body: BodyOf<'reading'>, index: number): Meas
     datum: body.datum,
     tool: body.tool,
     source: body.source,
+    under,
   };
 }

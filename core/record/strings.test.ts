@@ -1,42 +1,27 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
 
-function fit(log: BowLog, stringId: string, twists?: number): string {
-  return log.add({
-    kind: 'itemFitted',
-    item: 'string',
-    described: stringId,
-    touches: [],
-    string: {
-      stringId,
-      material: 'lowStretch',
-      shotsBefore: 0,
-      ...(twists === undefined ? {} : { twists }),
-    },
-  });
-}
-
 describe('strings', () => {
   it('keep their own twists and shots, on the bow and in the bag', () => {
     const log = new BowLog();
     log.change('twists', 2);
     log.add({ kind: 'shotsFired', count: 60, note: '' });
-    fit(log, 'second', 22);
+    log.fitString('second', 22);
     log.change('twists', 1);
     log.add({ kind: 'shotsFired', count: 30, note: '' });
     expect(log.state.strings.fitted).toMatchObject({ stringId: 'second', twists: 23, shots: 30 });
     expect(log.state.positions.twists).toBe(23);
-    fit(log, 'first');
+    log.fitString('first');
     expect(log.state.strings.fitted).toMatchObject({ stringId: 'first', twists: 26, shots: 60 });
     expect(log.state.strings.all).toHaveLength(2);
     log.add({ kind: 'shotsFired', count: 5, note: '' });
-    fit(log, 'second');
+    log.fitString('second');
     expect(log.state.strings.fitted).toMatchObject({ twists: 23, shots: 30 });
   });
 
   it('come off again when fitting one is taken back', () => {
     const log = new BowLog();
-    const id = fit(log, 'second', 22);
+    const id = log.fitString('second', 22);
     log.undo(id);
     expect(log.state.strings.fitted.stringId).toBe('first');
     expect(log.state.positions.twists).toBe(24);

@@ -18,7 +18,8 @@ export interface StringState {
   readonly all: readonly BowString[];
 }
 
-const FIRST_STRING = 'first';
+/** The string the bow came with. */
+export const FIRST_STRING = 'first';
 /** A string with fewer shots than this when it is fitted is a new one. */
 const NEW_BELOW_SHOTS = 20;
 
@@ -71,13 +72,17 @@ export class StringBag {
   }
 
   private change(how: (fitted: BowString) => Partial<BowString>): void {
-    const { fitted } = this.state;
+    const { fitted } = this;
     this.strings.set(this.fittedId, { ...fitted, ...how(fitted) });
   }
 
-  get state(): StringState {
+  private get fitted(): BowString {
     const fitted = this.strings.get(this.fittedId);
     if (fitted === undefined) throw new RangeError(`StringBag: no string ${this.fittedId}`);
-    return { fitted, all: [...this.strings.values()] };
+    return fitted;
+  }
+
+  get state(): StringState {
+    return { fitted: this.fitted, all: [...this.strings.values()] };
   }
 }

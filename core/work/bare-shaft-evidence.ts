@@ -102,11 +102,8 @@ export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareS
   if (session === null) return { session: null, verdict: null, upsetBy: [], everShot: false };
   const speaking = shotsSpeakingFor(facet, session, state.upsets);
   const lastShotIndex = session.shots.at(-1)?.index ?? -1;
-  const upsetBy = state.upsets.filter(
-    (doubt) =>
-      upsets(doubt, facet) &&
-      doubt.index > (speaking.length > 0 ? lastShotIndex : firstBareIndex(session)),
-  );
+  const shotBy = speaking.length > 0 ? lastShotIndex : firstBareIndex(session);
+  const upsetBy = state.upsets.filter((doubt) => doubt.index > shotBy && upsets(doubt, facet));
   return { session, verdict: sessionVerdict(state, session), upsetBy, everShot: true };
 }
 

@@ -1,5 +1,4 @@
-import type { ReadingKind } from '../craft/readings.ts';
-import type { EntryBody } from '../record/entry.ts';
+import { READING_KINDS, type ReadingKind } from '../craft/readings.ts';
 import type { BowState } from '../record/fold.ts';
 import { type FacetId, type StepFacts, stepsFor } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
@@ -22,115 +21,124 @@ export function missingReadings(step: StepFacts, facet: FacetProgress): readonly
   return clearing.of.filter((kind) => (facet.have.get(kind) ?? 0) < clearing.each);
 }
 
-interface Draft {
-  clearedAt: string | null;
-  upsetBy: Upset[];
-  have: Map<ReadingKind | 'shots' | 'look', number>;
-  cleared: boolean;
-}
-
 type PlainFacetId = Exclude<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
+type PlainStep = StepFacts & { id: PlainFacetId };
 
 /**
  * Walks the record once and tells, for every facet but bare shaft (which a verdict clears),
  * whether it holds, since when, and what has upset it.
  */
 export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetProgress> {
-  const drafts = new Map<PlainFacetId, Draft>();
-  const steps = stepsFor(state.bow.school).filter(
-    (step): step is PlainStep => step.id !== 'bareShaft',
-  );
-  for (const step of steps) {
-    drafts.set(step.id, { clearedAt: null, upsetBy: [], have: new Map(), cleared: false });
-  }
-  const upsetAt = new Map(state.upsets.map((one) => [one.index, one]));
-  const concerned = stepsByWhatTheyHear(steps);
-  const doubted = stepsByWhatUpsetsThem(steps);
-  for (const { entry, index } of state.active) {
-    const doubt = upsetAt.get(index);
-    for (const step of doubt === undefined ? concerned(entry.body) : doubted(doubt)) {
-      const draft = drafts.get(step.id);
-      if (draft === undefined) continue;
-      if (doubt !== undefined) upset(draft, doubt);
-      else if (advance(draft, step, entry.body)) {
-        draft.cleared = true;
-        draft.clearedAt = entry.at;
-        draft.upsetBy = [];
-      }
+  const trackers = stepsFor(state.bow.school)
+    .filter((step): step is PlainStep => step.id !== 'bareShaft')
+    .map((step) => new FacetTracker(step));
+  const byReading = trackersByReading(trackers);
+  const byShots = trackers.filter(({ step }) => step.clearing.by === 'shots');
+  const doubted = trackersByUpset(trackers);
+  // Entries and upsets are both in log order: walked side by side, so that a long log needs no index.
+  let nextUpset = 0;
+  for (const { id, body, at } of state.active) {
+    const doubt = state.upsets[nextUpset];
+    if (doubt?.entryId === id) {
+      nextUpset += 1;
+      for (const tracker of doubted(doubt)) tracker.upset(doubt);
+      continue;
+    }
+    if (body.kind === 'reading') {
+      const count = body.values.length;
+      for (const tracker of byReading[body.reading]) tracker.count(body.reading, count, at);
+    } else if (body.kind === 'shotPlaced') {
+      for (const tracker of byShots) tracker.count('shots', 1, at);
+    } else if (body.kind === 'shotsFired') {
+      for (const tracker of byShots) tracker.count('shots', body.count, at);
+    } else if (body.kind === 'stepConfirmed') {
+      trackers.find(({ step }) => step.id === body.step)?.confirm(at);
     }
   }
-  return drafts;
+  return new Map(trackers.map((tracker) => [tracker.step.id, tracker]));
 }
 
-type PlainStep = StepFacts & { id: PlainFacetId };
+/** Follows one step through the record. */
+class FacetTracker implements FacetProgress {
+  clearedAt: string | null = null;
+  upsetBy: Upset[] = [];
+  readonly have = new Map<ReadingKind | 'shots' | 'look', number>();
+  cleared = false;
 
-/** A long log is mostly readings and shots: each is only put to the steps that count it. */
-function stepsByWhatTheyHear(steps: readonly PlainStep[]) {
-  const byReading = new Map<ReadingKind, PlainStep[]>();
-  for (const step of steps) {
-    if (step.clearing.by !== 'readings') continue;
-    for (const kind of step.clearing.of)
-      byReading.set(kind, [...(byReading.get(kind) ?? []), step]);
+  readonly step: PlainStep;
+
+  constructor(step: PlainStep) {
+    this.step = step;
   }
-  const byShots = steps.filter(({ clearing }) => clearing.by === 'shots');
-  const none: readonly PlainStep[] = [];
-  return (body: EntryBody): readonly PlainStep[] => {
-    switch (body.kind) {
-      case 'reading':
-        return byReading.get(body.reading) ?? none;
-      case 'shotsFired':
-      case 'shotPlaced':
-        return byShots;
-      case 'stepConfirmed':
-        return steps;
-      default:
-        return none;
+
+  upset(doubt: Upset): void {
+    this.have.clear();
+    if (this.clearedAt !== null) this.upsetBy.push(doubt);
+    this.cleared = false;
+  }
+
+  count(what: ReadingKind | 'shots', howMany: number, at: string): void {
+    this.have.set(what, this.number(what) + howMany);
+    this.clearIfDone(at);
+  }
+
+  /** The tuner says it is done: enough by itself, or the look that goes with the readings. */
+  confirm(at: string): void {
+    const { clearing } = this.step;
+    if (clearing.by === 'confirmation' || (clearing.by === 'readings' && clearing.look === null)) {
+      this.clear(at);
+    } else if (clearing.by === 'readings') {
+      this.have.set('look', 1);
+      this.clearIfDone(at);
     }
-  };
+  }
+
+  private clearIfDone(at: string): void {
+    const { clearing } = this.step;
+    if (clearing.by === 'shots') {
+      if (this.number('shots') >= clearing.count) this.clear(at);
+    } else if (clearing.by === 'readings') {
+      if (clearing.look !== null && this.number('look') === 0) return;
+      for (const kind of clearing.of) if (this.number(kind) < clearing.each) return;
+      this.clear(at);
+    }
+  }
+
+  private number(what: ReadingKind | 'shots' | 'look'): number {
+    return this.have.get(what) ?? 0;
+  }
+
+  private clear(at: string): void {
+    this.cleared = true;
+    this.clearedAt = at;
+    this.upsetBy = [];
+  }
+}
+
+/** A long log is mostly readings: each is only put to the steps that count it. */
+function trackersByReading(
+  trackers: readonly FacetTracker[],
+): Readonly<Record<ReadingKind, readonly FacetTracker[]>> {
+  const counting = (kind: ReadingKind) =>
+    trackers.filter(
+      ({ step: { clearing } }) => clearing.by === 'readings' && clearing.of.includes(kind),
+    );
+  return Object.fromEntries(READING_KINDS.map((kind) => [kind, counting(kind)])) as Record<
+    ReadingKind,
+    FacetTracker[]
+  >;
 }
 
 /** The steps an upset puts in doubt; the same move of the same controls always the same ones. */
-function stepsByWhatUpsetsThem(steps: readonly PlainStep[]) {
-  const known = new Map<string, readonly PlainStep[]>();
-  return (doubt: Upset): readonly PlainStep[] => {
+function trackersByUpset(trackers: readonly FacetTracker[]) {
+  const known = new Map<string, readonly FacetTracker[]>();
+  return (doubt: Upset): readonly FacetTracker[] => {
     const key = doubt.kind === 'change' ? doubt.moveControls.join() : `item ${doubt.index}`;
-    const found = known.get(key) ?? steps.filter((step) => upsets(doubt, step.id));
-    known.set(key, found);
+    let found = known.get(key);
+    if (found === undefined) {
+      found = trackers.filter(({ step }) => upsets(doubt, step.id));
+      known.set(key, found);
+    }
     return found;
   };
-}
-
-function upset(draft: Draft, doubt: Upset): void {
-  draft.have.clear();
-  if (draft.clearedAt !== null) draft.upsetBy.push(doubt);
-  draft.cleared = false;
-}
-
-/** Counts what an entry gives toward clearing a step; true when the step is cleared by it. */
-function advance(draft: Draft, step: StepFacts, body: EntryBody): boolean {
-  const { clearing } = step;
-  switch (clearing.by) {
-    case 'confirmation':
-      return body.kind === 'stepConfirmed' && body.step === step.id;
-    case 'readings':
-      if (body.kind === 'stepConfirmed' && body.step === step.id) {
-        if (clearing.look === null) return true;
-        draft.have.set('look', 1);
-      } else if (body.kind === 'reading' && clearing.of.includes(body.reading)) {
-        draft.have.set(body.reading, (draft.have.get(body.reading) ?? 0) + body.values.length);
-      } else return false;
-      return (
-        (clearing.look === null || draft.have.has('look')) &&
-        clearing.of.every((kind) => (draft.have.get(kind) ?? 0) >= clearing.each)
-      );
-    case 'shots': {
-      const fired = body.kind === 'shotsFired' ? body.count : body.kind === 'shotPlaced' ? 1 : 0;
-      if (fired === 0) return false;
-      const total = (draft.have.get('shots') ?? 0) + fired;
-      draft.have.set('shots', total);
-      return total >= clearing.count;
-    }
-    case 'verdict':
-      return false;
-  }
 }

@@ -13,7 +13,7 @@ const STILL = new Map<never, never>();
 export function pooledValue(state: BowState, id: TargetId): number | null {
   const gains = learnedGains(state);
   const level = (kind: 'braceHeight' | 'tillerTop' | 'tillerBottom' | 'drawWeight') => {
-    if (gains.plane.readingsOf(kind) === 0) return null;
+    if (!gains.plane.isRead(kind)) return null;
     const mixture = readingAfter(gains, kind, STILL);
     return mixture === null ? null : mixtureMean(mixture);
   };

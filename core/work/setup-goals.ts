@@ -1,6 +1,7 @@
 import { READINGS } from '../craft/readings.ts';
 import { type LearnedGains, learnedGains } from '../gains/learned-gains.ts';
-import type { ModelRow, PlaneResponse, PlaneSetting } from '../gains/plane-model.ts';
+import type { ModelRow, PlaneResponse } from '../gains/plane-model.ts';
+import type { BenchSetting } from '../record/bench-setting.ts';
 import { combination, jointMoments } from '../numeric/grid-linear.ts';
 import { mixtureCdf, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../record/fold.ts';
@@ -21,7 +22,7 @@ export interface SetupGoal {
   /** A miss is weighed against this. */
   readonly scale: number;
   /** The reading under a setting, as a mixture. */
-  readonly under: (setting: PlaneSetting) => NormalMixture;
+  readonly under: (setting: BenchSetting) => NormalMixture;
   /** Mean and covariance of (level, per special unit, per twist, per top turn, per bottom turn). */
   readonly pieces: { readonly mean: readonly number[]; readonly covariance: readonly number[][] };
 }
@@ -40,7 +41,7 @@ export function setupGoals(state: BowState): readonly SetupGoal[] {
     // Off the shelf only twists can be moved: tiller and weight are as built.
     if (id !== 'braceHeight' && !hasAdjustableBolts(state.bow.school)) continue;
     const target = targetFor(state, id);
-    if (target === null || of.some((one) => gains.plane.readingsOf(one) === 0)) continue;
+    if (target === null || of.some((one) => !gains.plane.isRead(one))) continue;
     goals.push({
       id,
       target,
@@ -61,7 +62,7 @@ export function chanceInBand(goal: SetupGoal, mixture: NormalMixture): number {
   return mixtureCdf(mixture, goal.high) - mixtureCdf(mixture, goal.low);
 }
 
-function rowOf(gains: LearnedGains, of: readonly PlaneResponse[], setting: PlaneSetting): ModelRow {
+function rowOf(gains: LearnedGains, of: readonly PlaneResponse[], setting: BenchSetting): ModelRow {
   const [first, second] = of.map((response) => gains.plane.rowAt(response, setting));
   if (first === undefined) throw new RangeError('rowOf: a goal without a reading');
   if (second === undefined) return first;

@@ -1,6 +1,7 @@
 import { type ReadingKind } from '../craft/readings.ts';
 import type { Upset } from '../craft/upsets.ts';
 import type { BowState } from '../record/fold.ts';
+import { onceFor } from '../record/once-for.ts';
 import { presentValue } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import { bareShaftEvidence } from './bare-shaft-evidence.ts';
@@ -46,7 +47,7 @@ const STEP_TARGETS: Partial<Record<StepId, readonly TargetId[]>> = {
 };
 
 /** The state of every step this bow has, in the order of work. */
-export function stepStates(state: BowState): readonly StepStatus[] {
+export const stepStates = onceFor((state: BowState): readonly StepStatus[] => {
   const progress = facetProgress(state);
   return stepsFor(state.bow.school).map((step) => {
     if (step.id === 'bareShaft') return bareShaftStatus(state, step);
@@ -54,7 +55,7 @@ export function stepStates(state: BowState): readonly StepStatus[] {
     if (facet === undefined) throw new RangeError(`stepStates: no progress for ${step.id}`);
     return plainStatus(state, step, facet);
   });
-}
+});
 
 /** True when every step that is set on the bench holds or is skipped with a reason. */
 export function isReadyToTune(steps: readonly StepStatus[]): boolean {

@@ -29,14 +29,9 @@ export function stringSchedule(state: BowState): StringSchedule {
 /** Shots the fitted string had when its brace was last read; 0 when it never was. */
 function shotsAtLastBrace(state: BowState): number {
   const last = state.readings.get('braceHeight')?.at(-1);
-  if (last === undefined || last.at < state.strings.fitted.fittedAt) return 0;
-  let since = 0;
-  for (const { entry, index } of state.active) {
-    if (index <= last.index) continue;
-    if (entry.body.kind === 'shotsFired') since += entry.body.count;
-    if (entry.body.kind === 'shotPlaced') since += 1;
-  }
-  return state.strings.fitted.shots - since;
+  const now = state.stringTurns.at(-1)!.last;
+  if (last?.under.stringTurn !== now.stringTurn) return 0;
+  return state.strings.fitted.shots - (now.shots - last.under.shots);
 }
 
 /** `20 shots on a new string`, or null. */

@@ -6,18 +6,17 @@ import { dayTally, tallyWords } from './day-tally.ts';
 const NOW = new Date(2026, 4, 10, 15);
 
 function day(...bodies: readonly EntryBody[]): BowState {
-  const active = bodies.map((body, index) => ({
-    index,
-    entry: {
+  const active = bodies.map(
+    (body, index): LoggedEntry => ({
       id: String(index),
       bowId: 'b',
       by: 't',
       seq: index,
       body,
       at: new Date(2026, 4, 10, 10, index).toISOString(),
-    } satisfies LoggedEntry,
-  }));
-  return { active } as unknown as BowState;
+    }),
+  );
+  return { active } as Partial<BowState> as BowState;
 }
 const change = (control: 'twists' | 'topBolt' | 'plungerReach'): EntryBody => ({
   kind: 'change',

@@ -21,7 +21,7 @@ export function dayTally(state: BowState, now: Date): DayTally {
   let stringOffs = 0;
   let shots = 0;
   let unstrung = false;
-  for (const { entry } of state.active) {
+  for (const entry of state.active) {
     // Instants are written alike, so their texts compare as they do.
     if (entry.at < from || entry.at >= to) continue;
     const { body } = entry;

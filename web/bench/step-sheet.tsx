@@ -130,9 +130,9 @@ export function StepSheet({
         }}
         onTakeUp={() => {
           const skip = state.active.findLast(
-            ({ entry }) => entry.body.kind === 'stepSkipped' && entry.body.step === step.id,
+            ({ body }) => body.kind === 'stepSkipped' && body.step === step.id,
           );
-          if (skip !== undefined) onStore([{ kind: 'undone', entryId: skip.entry.id }]);
+          if (skip !== undefined) onStore([{ kind: 'undone', entryId: skip.id }]);
           onClose();
         }}
       />

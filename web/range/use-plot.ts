@@ -225,7 +225,7 @@ function withNudge(session: ShootingSession | null, nudged: Nudged | null): Shoo
 function lastPlotEntry(state: BowState, session: ShootingSession): string | undefined {
   const shotIds = new Set(session.shots.map((shot) => shot.shotId));
   return state.active.findLast(
-    ({ entry: { body } }) =>
+    ({ body }) =>
       (body.kind === 'shotPlaced' || body.kind === 'shotAmended') && shotIds.has(body.shotId),
-  )?.entry.id;
+  )?.id;
 }
