@@ -177,7 +177,15 @@ export const appendRequestSchema = z.strictObject({
   entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST),
 });
 
-export const logResponseSchema = z.strictObject({ entries: z.array(loggedEntrySchema) });
+/** What was stored, as it was stored. */
+export const appendResponseSchema = z.strictObject({ entries: z.array(loggedEntrySchema) });
+
+export interface AppendResponse {
+  readonly entries: readonly LoggedEntry[];
+}
+
+/** A log, whole or from some entry on; `count` is always that of the whole. */
+export const logResponseSchema = appendResponseSchema.extend({ count: z.int().min(0) });
 /**
  * The same log as the page takes it from its own server, which has passed every row through the
  * contract on the way out: the frame is checked, thousands of bodies are not checked twice.
@@ -186,12 +194,16 @@ export const ownLogResponseSchema = z.object({
   entries: z.custom<readonly LoggedEntry[]>(
     (entries) => Array.isArray(entries) && entries.every(looksLikeAnEntry),
   ),
+  count: z.int().min(0),
 });
 
 function looksLikeAnEntry(entry: unknown): boolean {
   return typeof entry === 'object' && entry !== null && 'body' in entry && 'seq' in entry;
 }
 
-export interface LogResponse {
-  readonly entries: readonly LoggedEntry[];
+export interface LogResponse extends AppendResponse {
+  readonly count: number;
 }
+
+/** Asks for what was logged after the entry of this number. */
+export const logQuerySchema = z.object({ after: z.coerce.number().int().min(0).optional() });

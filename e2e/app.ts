@@ -40,6 +40,7 @@ export class App {
     const ended = new Promise((resolve) => child.once('exit', resolve));
     child.kill('SIGKILL');
     await ended;
+    this.child = null;
   }
 
   async end(): Promise<void> {

@@ -63,6 +63,36 @@ async function log(bowId = heronId): Promise<LogResponse> {
   return logResponseSchema.parse(await (await fetch(`${base}/api/bows/${bowId}/entries`)).json());
 }
 
+describe('reading the log', () => {
+  const from = async (after: string) => {
+    const answer = await fetch(`${base}/api/bows/${heronId}/entries?after=${after}`);
+    return { status: answer.status, body: (await answer.json()) as unknown };
+  };
+
+  it('gives what came after an entry, and how many there are in all', async () => {
+    const whole = await log();
+    expect(whole.count).toBe(whole.entries.length);
+    for (const [place, { seq }] of whole.entries.entries()) {
+      const { entries, count } = logResponseSchema.parse((await from(String(seq))).body);
+      expect(entries).toEqual(whole.entries.slice(place + 1));
+      expect(count).toBe(whole.count);
+    }
+    expect(logResponseSchema.parse((await from('0')).body)).toEqual(whole);
+    expect(logResponseSchema.parse((await from('999999')).body)).toEqual({
+      entries: [],
+      count: whole.count,
+    });
+  });
+
+  it('refuses a place that is none, naming it', async () => {
+    for (const nowhere of ['-1', 'last', '1.5']) {
+      const answer = await from(nowhere);
+      expect(answer.status).toBe(400);
+      expect(problemSchema.parse(answer.body).issues?.[0]?.path).toBe('after');
+    }
+  });
+});
+
 describe('appending', () => {
   it('answers 201 with the place in the log, and 200 for the same again, stored once', async () => {
     const one = entry(twist());

@@ -1,5 +1,5 @@
 import type { Entry } from '#core/record/entry.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
+import type { BowState } from '#core/record/fold.ts';
 import type { LoggedEntry } from '#core/record/entry.ts';
 import { refusalOf } from '#core/work/refusals.ts';
 import { RefusedRequest } from '../http/problem.ts';
@@ -10,7 +10,11 @@ import { RefusedRequest } from '../http/problem.ts';
  *
  * @throws RefusedRequest with the index of the entry at fault
  */
-export function checkAppend(log: readonly LoggedEntry[], fresh: readonly Entry[]): void {
+export function checkAppend(
+  log: readonly LoggedEntry[],
+  state: BowState | null,
+  fresh: readonly Entry[],
+): void {
   const first = fresh[0];
   if (first === undefined) return;
   if (log.length === 0 && first.body.kind !== 'bowMade') {
@@ -23,7 +27,6 @@ export function checkAppend(log: readonly LoggedEntry[], fresh: readonly Entry[]
 
   const ids = new Set(log.map((entry) => entry.id));
   const undoable = new Set(log.filter(({ body }) => body.kind !== 'bowMade').map(({ id }) => id));
-  const state = foldLog(log);
   const sessions = new Set(state?.sessions.map(({ sessionId }) => sessionId));
   const shots = new Set(
     state?.sessions.flatMap((session) => session.shots.map(({ shotId }) => shotId)),

@@ -1,7 +1,9 @@
 import { z } from 'zod';
-import { loggedEntrySchema } from '#contract/entry.ts';
 import type { Entry, LoggedEntry } from '#core/record/entry.ts';
+import { type BowState, foldLog } from '#core/record/fold.ts';
+import { onceFor } from '#core/record/once-for.ts';
 import type { Db } from '../db/open.ts';
+import { logReader } from './read-log.ts';
 
 /** What appending came to: everything new or known, or the first id that is taken by other content. */
 type Appended =
@@ -9,7 +11,10 @@ type Appended =
   | { readonly kind: 'idTaken'; readonly index: number };
 
 export interface EntryQueries {
+  /** The same list again as long as nothing was added. */
   readonly logOf: (bowId: string) => readonly LoggedEntry[];
+  /** Folded once for as long as nothing was added; null when there is no such bow. */
+  readonly stateOf: (bowId: string) => BowState | null;
   readonly bowIds: () => readonly string[];
   readonly append: (
     entries: readonly Entry[],
@@ -18,21 +23,10 @@ export interface EntryQueries {
   readonly count: () => number;
 }
 
-const rowSchema = z.object({
-  seq: z.number(),
-  id: z.string(),
-  bow_id: z.string(),
-  at: z.string(),
-  by: z.string(),
-  body: z.string(),
-});
-
-const COLUMNS = 'seq, id, bow_id, at, by, body';
-
-/** The queries of the log, prepared once. Rows are parsed by the contract on the way out. */
+/** The queries of the log, prepared once. */
 export function entryQueries(db: Db): EntryQueries {
-  const selectLog = db.prepare(`SELECT ${COLUMNS} FROM entry WHERE bow_id = ? ORDER BY seq`);
-  const selectOne = db.prepare(`SELECT ${COLUMNS} FROM entry WHERE id = ?`);
+  const reader = logReader(db);
+  const folded = onceFor(foldLog);
   const selectBows = db
     .prepare('SELECT bow_id FROM entry GROUP BY bow_id ORDER BY min(seq)')
     .pluck();
@@ -43,10 +37,7 @@ export function entryQueries(db: Db): EntryQueries {
     entries: readonly Entry[],
     check: (fresh: readonly Entry[]) => void,
   ): Appended => {
-    const known = entries.map((entry) => {
-      const row: unknown = selectOne.get(entry.id);
-      return row === undefined ? null : rowToEntry(row);
-    });
+    const known = entries.map((entry) => reader.entry(entry.id));
     const takenAt = known.findIndex(
       (there, index) => there !== null && !sameEntry(there, entries[index]),
     );
@@ -69,16 +60,12 @@ export function entryQueries(db: Db): EntryQueries {
   };
 
   return {
-    logOf: (bowId) => selectLog.all(bowId).map(rowToEntry),
+    logOf: reader.logOf,
+    stateOf: (bowId) => folded(reader.logOf(bowId)),
     bowIds: () => z.array(z.string()).parse(selectBows.all()),
     append: (entries, check) => db.transaction(() => append(entries, check)).immediate(),
     count: () => z.number().parse(countAll.get()),
   };
-}
-
-function rowToEntry(row: unknown): LoggedEntry {
-  const { bow_id: bowId, body, ...rest } = rowSchema.parse(row);
-  return loggedEntrySchema.parse({ ...rest, bowId, body: JSON.parse(body) as unknown });
 }
 
 /** Same content, whatever the order of keys in the request was: both have passed the contract. */

@@ -1,8 +1,12 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import { appendRequestSchema, type LogResponse } from '#contract/entry.ts';
+import {
+  type AppendResponse,
+  appendRequestSchema,
+  logQuerySchema,
+  type LogResponse,
+} from '#contract/entry.ts';
 import type { RackResponse } from '#contract/rack.ts';
-import { foldLog } from '#core/record/fold.ts';
 import { onlyMethods, RefusedRequest } from '../http/problem.ts';
 import { checkAppend } from './append-checks.ts';
 import type { EntryQueries } from './entry-queries.ts';
@@ -19,7 +23,7 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
     .get((_request, response) => {
       const bows = queries
         .bowIds()
-        .map((bowId) => foldLog(queries.logOf(bowId)))
+        .map((bowId) => queries.stateOf(bowId))
         .filter((state) => state !== null)
         .map((state) => rackSummary(state, nowMs()));
       response.json({ bows } satisfies RackResponse);
@@ -29,9 +33,14 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
   router
     .route('/bows/:bowId/entries')
     .get((request, response) => {
-      const entries = queries.logOf(bowIdOf(request.params.bowId));
-      if (entries.length === 0) throw unknownBow();
-      response.json({ entries } satisfies LogResponse);
+      const log = queries.logOf(bowIdOf(request.params.bowId));
+      if (log.length === 0) throw unknownBow();
+      const { after } = logQuerySchema.parse(request.query);
+      const entries =
+        after === undefined
+          ? log
+          : log.slice(log.findLastIndex(({ seq }) => (seq ?? 0) <= after) + 1);
+      response.json({ entries, count: log.length } satisfies LogResponse);
     })
     .post((request, response) => {
       const bowId = bowIdOf(request.params.bowId);
@@ -49,7 +58,7 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
         );
       }
       const appended = queries.append(entries, (fresh) => {
-        checkAppend(queries.logOf(bowId), fresh);
+        checkAppend(queries.logOf(bowId), queries.stateOf(bowId), fresh);
       });
       if (appended.kind === 'idTaken') {
         throw new RefusedRequest(
@@ -61,7 +70,7 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
       }
       response
         .status(appended.fresh > 0 ? 201 : 200)
-        .json({ entries: appended.entries } satisfies LogResponse);
+        .json({ entries: appended.entries } satisfies AppendResponse);
     })
     .all(onlyMethods('GET', 'POST'));
 

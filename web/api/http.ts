@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { type Problem, problemSchema } from '#contract/problem.ts';
 import { keepAnswer, lastAnswer } from './last-answers.ts';
+import { whenIdle } from './when-idle.ts';
 import { noteServerAway } from './server-away.ts';
 
 /** The server understood and refused: says why, nothing was stored. */
@@ -13,7 +14,7 @@ export class RefusedByServer extends Error {
 }
 
 /** The server could not be reached at all. */
-class ServerAway extends Error {}
+export class ServerAway extends Error {}
 
 /**
  * One request, its answer parsed by the contract.
@@ -25,7 +26,7 @@ export async function request<T>(
   schema: z.ZodType<T>,
   init?: RequestInit,
 ): Promise<T> {
-  const body = await ask(path, init);
+  const { body } = await ask(path, init);
   return schema.parse(body);
 }
 
@@ -44,9 +45,10 @@ export async function requestKept<T>(
   { holds, join }: Additions<T> = NO_ADDITIONS,
 ): Promise<T> {
   try {
-    const body = await ask(path);
+    const { body, bytes } = await ask(path);
     const answer = schema.parse(body);
-    void keepAnswer(path, body, (addition) => holds(answer, addition));
+    // Keeping a long answer takes as long as drawing it: the drawing goes first.
+    whenIdle(() => void keepAnswer(path, bytes, (addition) => holds(answer, addition)));
     return answer;
   } catch (error) {
     if (!(error instanceof ServerAway)) throw error;
@@ -57,7 +59,13 @@ export async function requestKept<T>(
   }
 }
 
-async function ask(path: string, init?: RequestInit): Promise<unknown> {
+/** A usable answer: what it says, and the bytes it came in. */
+interface Said {
+  readonly body: unknown;
+  readonly bytes: ArrayBuffer;
+}
+
+async function ask(path: string, init?: RequestInit): Promise<Said> {
   let response: Response;
   try {
     response = await fetch(path, init);
@@ -65,10 +73,11 @@ async function ask(path: string, init?: RequestInit): Promise<unknown> {
     noteServerAway(true);
     throw new ServerAway('The server does not answer.');
   }
-  const body: unknown = await response.json().catch(() => null);
+  const bytes = await response.arrayBuffer().catch(() => new ArrayBuffer(0));
+  const body = parsed(bytes);
   if (response.ok) {
     noteServerAway(false);
-    return body;
+    return { body, bytes };
   }
   const problem = problemSchema.safeParse(body);
   if (problem.success && problem.data.status < 500) {
@@ -76,4 +85,13 @@ async function ask(path: string, init?: RequestInit): Promise<unknown> {
     throw new RefusedByServer(problem.data);
   }
   throw new ServerAway('The server answered with a fault of its own.');
+}
+
+/** What JSON says; null when it is none. */
+function parsed(bytes: ArrayBuffer): unknown {
+  try {
+    return JSON.parse(new TextDecoder().decode(bytes));
+  } catch {
+    return null;
+  }
 }

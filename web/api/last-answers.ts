@@ -9,15 +9,16 @@ interface Kept {
 /**
  * Remembers what the server last said, for when it cannot be asked.
  *
+ * @param answer the bytes it came in: writing a long log out again would take longer than folding it
  * @param holds whether the answer already holds the addition of this name, which then can go
  */
 export async function keepAnswer(
   path: string,
-  answer: unknown,
+  answer: ArrayBuffer,
   holds: (addition: string) => boolean,
 ): Promise<void> {
   await onShelf(async (shelf) => {
-    await shelf.put(path, new Response(JSON.stringify(answer)));
+    await shelf.put(path, new Response(answer));
     for (const { url } of await shelf.keys(path, { ignoreSearch: true })) {
       const addition = new URL(url).searchParams.get('more');
       if (addition !== null && holds(addition)) await shelf.delete(url);

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { entrySchema, logResponseSchema } from '#contract/entry.ts';
+import { appendResponseSchema, entrySchema } from '#contract/entry.ts';
 import type { Entry, LoggedEntry } from '#core/record/entry.ts';
 import { RefusedByServer, request } from './http.ts';
 
@@ -109,7 +109,7 @@ async function send(batch: readonly Waiting[]): Promise<void> {
   const bowId = batch[0]?.entry.bowId;
   if (bowId === undefined) return;
   try {
-    const { entries } = await request(`/api/bows/${bowId}/entries`, logResponseSchema, {
+    const { entries } = await request(`/api/bows/${bowId}/entries`, appendResponseSchema, {
       method: 'POST',
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify({ entries: batch.map((one) => one.entry) }),

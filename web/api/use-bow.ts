@@ -1,31 +1,14 @@
 import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import useSWR, { mutate } from 'swr';
+import { mutate } from 'swr';
 import { v7 as newId } from 'uuid';
-import { type LogResponse, ownLogResponseSchema } from '#contract/entry.ts';
 import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { type BowState, foldLog } from '#core/record/fold.ts';
-import { requestKept } from './http.ts';
-import { keepAddition } from './last-answers.ts';
-import { flush, onDelivered, outboxNow, post, subscribeOutbox, type Waiting } from './outbox.ts';
+import { stepStates } from '#core/work/step-states.ts';
+import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';
+import { whenIdle } from './when-idle.ts';
+import { flush, outboxNow, post, subscribeOutbox, type Waiting } from './outbox.ts';
 import { isServerAway, subscribeServerAway } from './server-away.ts';
 import { tunerName } from './tuner-name.ts';
-
-const logKey = (bowId: string) => `/api/bows/${bowId}/entries`;
-
-onDelivered(async (entries) => {
-  const bowId = entries[0]?.bowId;
-  if (bowId === undefined) return;
-  const merged = await mutate<LogResponse>(
-    logKey(bowId),
-    (known) => (known === undefined ? known : { entries: mergeLog(known.entries, entries) }),
-    { revalidate: false },
-  );
-  const [first] = entries;
-  if (first !== undefined) await keepAddition(logKey(bowId), first.id, { entries });
-  // A bow just made was not on the server when its page first asked: ask again now that it is.
-  if (merged === undefined) await mutate(logKey(bowId));
-});
-void flush();
 
 /** While the server is away it is asked again and again; once it answers, what is shown is asked anew. */
 const ASK_AGAIN_MS = 5000;
@@ -36,26 +19,6 @@ subscribeServerAway(() => {
   else void flush().then(() => mutate(isOurs));
 });
 const isOurs = (key: unknown) => typeof key === 'string' && key.startsWith('/api/bows');
-
-/** What was delivered since the log was last asked for, kept beside it for when the network is cut. */
-const ADDED = {
-  holds: ({ entries }: LogResponse, id: string) => entries.some((entry) => entry.id === id),
-  join: (answer: unknown, additions: readonly unknown[]): unknown => {
-    const log = ownLogResponseSchema.parse(answer);
-    const more = additions.flatMap((one) => ownLogResponseSchema.parse(one).entries);
-    const inOrder = more.toSorted((one, other) => (one.seq ?? 0) - (other.seq ?? 0));
-    return { entries: mergeLog(log.entries, inOrder) };
-  },
-};
-
-function mergeLog(
-  known: readonly LoggedEntry[],
-  more: readonly LoggedEntry[],
-): readonly LoggedEntry[] {
-  if (more.length === 0) return known;
-  const ids = new Set(known.map((entry) => entry.id));
-  return [...known, ...more.filter((entry) => !ids.has(entry.id))];
-}
 
 export interface BowHandle {
   readonly state: BowState | null;
@@ -94,12 +57,10 @@ function foldedOnce(stored: readonly LoggedEntry[], waiting: readonly Waiting[])
 
 /** One bow: its log from the server and the outbox, folded; and the one way to add to it. */
 export function useBow(bowId: string): BowHandle {
-  const { data, error, isLoading } = useSWR<LogResponse, Error>(logKey(bowId), (path: string) =>
-    requestKept(path, ownLogResponseSchema, ADDED),
-  );
+  const { data, error, isLoading } = useBowLog(bowId);
   const away = useSyncExternalStore(subscribeServerAway, isServerAway);
   const outbox = useSyncExternalStore(subscribeOutbox, outboxNow);
-  const waiting = useMemo(() => outbox.filter((one) => one.entry.bowId === bowId), [outbox, bowId]);
+  const waiting = useMemo(() => waitingFor(bowId, outbox), [outbox, bowId]);
   const { log, state } = useMemo(
     () => foldedOnce(data?.entries ?? NO_ENTRIES, waiting),
     [data, waiting],
@@ -121,6 +82,27 @@ export function useBow(bowId: string): BowHandle {
     waiting,
     append,
   };
+}
+
+/**
+ * Fetches and folds a bow's log before its page is opened, where somebody looks like opening it: a
+ * finger or pointer on its name, or the focus.
+ */
+export function lookAhead(bowId: string): void {
+  void fetchLogAhead(bowId)
+    .then((log) => {
+      if (log === undefined) return;
+      whenIdle(() => {
+        const { state } = foldedOnce(log.entries, waitingFor(bowId, outboxNow()));
+        if (state !== null) whenIdle(() => stepStates(state));
+      });
+    })
+    // Opening the page asks again, and says what is wrong.
+    .catch(() => undefined);
+}
+
+function waitingFor(bowId: string, outbox: readonly Waiting[]): readonly Waiting[] {
+  return outbox.filter((one) => one.entry.bowId === bowId);
 }
 
 /** Makes a bow from its first entries, in one request. */

@@ -2,7 +2,7 @@ import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useLocation, useNavigate } from 'react-router';
 import { BOW_KIND_LABEL } from '#core/craft/bow-terms.ts';
-import { useBow } from '../api/use-bow.ts';
+import { lookAhead, useBow } from '../api/use-bow.ts';
 import { useRack } from '../api/use-rack.ts';
 
 /** The bow in hand, and a way to take another one without leaving the view. */
@@ -33,6 +33,7 @@ export function BowMenu({ bowId }: { readonly bowId: string }) {
             <DropdownMenu.Item
               key={bow.bowId}
               className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
+              onFocus={() => lookAhead(bow.bowId)}
               onSelect={() => void navigate(`/${view}/${bow.bowId}`)}
             >
               <span className={bow.bowId === bowId ? 'font-[680]' : ''}>{bow.name}</span>

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import { BOW_KIND_LABEL, HAND_LABEL, PURPOSE_LABEL, SCHOOL_LABEL } from '#core/craft/bow-terms.ts';
+import { lookAhead } from '../api/use-bow.ts';
 import { whenWords } from '../bench/lately.tsx';
 import { LyingBow } from '../drawing/lying-bow.tsx';
 import { Fractions } from '../ui/fractions.tsx';
@@ -14,6 +15,8 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
       <Link
         to={`/bench/${bow.bowId}`}
         data-bow={bow.name}
+        onPointerEnter={() => lookAhead(bow.bowId)}
+        onFocus={() => lookAhead(bow.bowId)}
         className="grid grid-cols-1 items-center gap-x-7 gap-y-1 py-3 hover:bg-metal min-[720px]:grid-cols-[300px_1fr_1fr] min-[1100px]:grid-cols-[300px_1.1fr_1.25fr_1.3fr]"
       >
         <LyingBow bow={bow} readings={bow} inParts={bow.inParts} />
