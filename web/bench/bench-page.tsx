@@ -168,7 +168,9 @@ function Bench({
                   onNotNow={notNow}
                   onOther={doOther}
                 />
-                <p className="mt-3 text-[13px] text-ink-2">{tallyWords(dayTally(state, now))}</p>
+                <p className="mt-3 min-h-[1lh] text-[13px] text-ink-2">
+                  {drawn && tallyWords(dayTally(state, now))}
+                </p>
                 <div className="max-[719px]:hidden">{lately}</div>
               </>
             )}

@@ -30,10 +30,29 @@ const TIP_BEYOND_LOOP_IN = 0.55;
 const MOST_STEPS = 40;
 const DAMPING = 0.8;
 const CLOSE_ENOUGH_IN = 1e-6;
+const NUDGE = 1e-5;
 /** Working bend ends and recurve begins at these shares of the limb. */
 const BEND_END = 0.76;
 const RECURVE_FROM = 0.6;
 const RECURVE_TO = 1.03;
+
+/** Where along the limb it bends and where it is recurved: shapes that no unknown changes. */
+interface Bends {
+  readonly working: Float64Array;
+  readonly forward: Float64Array;
+}
+const RECURVE_BENDS = bendsOf(BEND_END);
+const LONGBOW_BENDS = bendsOf(1);
+
+function bendsOf(bendEnd: number): Bends {
+  const sineBump = (along: number) =>
+    along > 0 && along < 1 ? Math.sin(Math.PI * along) ** 1.5 : 0;
+  const share = Float64Array.from({ length: SAMPLES }, (_, i) => i / (SAMPLES - 1));
+  return {
+    working: share.map((along) => sineBump(along / bendEnd)),
+    forward: share.map((along) => sineBump((along - RECURVE_FROM) / (RECURVE_TO - RECURVE_FROM))),
+  };
+}
 
 /**
  * Solves a limb from its curvature k(s) = a·W(s) − b·R(s), W a sine bump over the working part and
@@ -51,12 +70,15 @@ export function limbCurve(shape: LimbShape): LimbCurve | null {
     const miss = residuals(shape, unknowns);
     if (!miss.every(Number.isFinite)) return null;
     if (Math.max(...miss.map(Math.abs)) < CLOSE_ENOUGH_IN) return march(shape, unknowns);
-    const jacobian = miss.map((_, row) =>
-      unknowns.map((_unused, column) => partial(shape, unknowns, miss, row, column)),
+    // One march for each unknown: its slopes of all misses together are a column of the Jacobian.
+    const columns = unknowns.map((value, index) =>
+      residuals(shape, unknowns.with(index, value + NUDGE)).map(
+        (moved, row) => (moved - (miss[row] ?? 0)) / NUDGE,
+      ),
     );
     let change: number[];
     try {
-      change = solve(new Matrix(jacobian), Matrix.columnVector(miss)).to1DArray();
+      change = solve(new Matrix(columns).transpose(), Matrix.columnVector(miss)).to1DArray();
     } catch {
       return null;
     }
@@ -65,18 +87,6 @@ export function limbCurve(shape: LimbShape): LimbCurve | null {
   }
   const settled = Math.max(...residuals(shape, unknowns).map(Math.abs)) < 0.01;
   return settled ? march(shape, unknowns) : null;
-}
-
-function partial(
-  shape: LimbShape,
-  unknowns: readonly number[],
-  miss: readonly number[],
-  row: number,
-  column: number,
-): number {
-  const nudge = 1e-5;
-  const moved = unknowns.with(column, (unknowns[column] ?? 0) + nudge);
-  return ((residuals(shape, moved)[row] ?? 0) - (miss[row] ?? 0)) / nudge;
 }
 
 function residuals(shape: LimbShape, unknowns: readonly number[]): number[] {
@@ -121,9 +131,10 @@ function march(shape: LimbShape, unknowns: readonly number[]): LimbCurve {
   y[0] = shape.rootYIn;
   lean[0] = shape.rootLeanRad;
   let contact = 0;
-  let before = curvature(0, bend, recurve, shape.recurve);
+  const { working, forward } = shape.recurve ? RECURVE_BENDS : LONGBOW_BENDS;
+  let before = bend * working[0]! - recurve * forward[0]!;
   for (let i = 1; i < SAMPLES; i += 1) {
-    const here = curvature(i / (SAMPLES - 1), bend, recurve, shape.recurve);
+    const here = bend * working[i]! - recurve * forward[i]!;
     s[i] = i * ds;
     lean[i] = lean[i - 1]! + ((before + here) / 2) * ds;
     x[i] = x[i - 1]! - ((Math.sin(lean[i - 1]!) + Math.sin(lean[i]!)) / 2) * ds;
@@ -132,12 +143,4 @@ function march(shape: LimbShape, unknowns: readonly number[]): LimbCurve {
     before = here;
   }
   return { s, x, y, lean, contact: shape.recurve ? contact : SAMPLES - 1, lengthIn };
-}
-
-function curvature(share: number, bend: number, recurve: number, isRecurve: boolean): number {
-  const bendEnd = isRecurve ? BEND_END : 1;
-  const working = share < bendEnd ? Math.sin((Math.PI * share) / bendEnd) ** 1.5 : 0;
-  const along = (share - RECURVE_FROM) / (RECURVE_TO - RECURVE_FROM);
-  const forward = along > 0 && along < 1 ? Math.sin(Math.PI * along) ** 1.5 : 0;
-  return bend * working - recurve * forward;
 }

@@ -8,7 +8,15 @@ import { startTransition, useEffect, useState } from 'react';
 export function useAfterFirstFrame(): boolean {
   const [drawn, setDrawn] = useState(false);
   useEffect(() => {
-    startTransition(() => setDrawn(true));
+    // An effect may run before its page was painted. A task begun in a frame runs after that frame.
+    let task: ReturnType<typeof setTimeout> | undefined;
+    const frame = requestAnimationFrame(() => {
+      task = setTimeout(() => startTransition(() => setDrawn(true)));
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(task);
+    };
   }, []);
   return drawn;
 }
