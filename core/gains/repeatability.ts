@@ -21,47 +21,46 @@ export type Repeatability = (measured: Pick<Measured, 'reading' | 'by' | 'tool'>
  * pooled with the squares of all their replicates about their own means.
  */
 export function learnRepeatability(state: BowState): Repeatability {
-  const pooled = new Map<ReadingKind, ByPersonAndTool<Squares>>();
+  const learned = new Map<ReadingKind, ByPersonAndTool>();
   for (const [reading, list] of state.readings) {
-    const ofKind = new ByPersonAndTool<Squares>();
-    pooled.set(reading, ofKind);
+    const ofKind = new ByPersonAndTool();
+    learned.set(reading, ofKind);
     for (const measured of list) {
       if (measured.sd === null) continue;
-      const sums = ofKind.get(measured, () => ({ squares: 0, degrees: 0 }));
+      const sums = ofKind.of(measured);
       sums.squares += measured.sd ** 2 * (measured.n - 1);
       sums.degrees += measured.n - 1;
     }
   }
-  const spreads = new Map<ReadingKind, ByPersonAndTool<Spread>>();
   return (measured) => {
-    const { reading } = measured;
-    const ofKind = spreads.get(reading) ?? new ByPersonAndTool<Spread>();
-    spreads.set(reading, ofKind);
-    return ofKind.get(measured, () => {
-      const none = { squares: 0, degrees: 0 };
-      const { squares, degrees } = pooled.get(reading)?.get(measured, () => none) ?? none;
-      const all = TYPICAL_DEGREES + degrees;
-      const typical = TYPICAL_DEGREES * READINGS[reading].typicalSd ** 2;
-      return { sd: Math.sqrt((typical + squares) / all), degrees: all, learnedFrom: degrees };
-    });
+    const sums = learned.get(measured.reading)?.of(measured) ?? nothingLearned();
+    return (sums.spread ??= spreadFrom(measured.reading, sums));
   };
 }
 
-interface Squares {
-  squares: number;
-  degrees: number;
+function spreadFrom(reading: ReadingKind, { squares, degrees }: Sums): Spread {
+  const all = TYPICAL_DEGREES + degrees;
+  const typical = TYPICAL_DEGREES * READINGS[reading].typicalSd ** 2;
+  return { sd: Math.sqrt((typical + squares) / all), degrees: all, learnedFrom: degrees };
 }
 
-/** Something known of each person with each tool; asked thousands of times for a long log. */
-class ByPersonAndTool<T> {
-  private readonly people = new Map<string, Map<string, T>>();
+interface Sums {
+  squares: number;
+  degrees: number;
+  spread: Spread | null;
+}
+const nothingLearned = (): Sums => ({ squares: 0, degrees: 0, spread: null });
 
-  get({ by, tool }: Pick<Measured, 'by' | 'tool'>, make: () => T): T {
+/** What the readings of one kind have shown of each person with each tool. */
+class ByPersonAndTool {
+  private readonly people = new Map<string, Map<string, Sums>>();
+
+  of({ by, tool }: Pick<Measured, 'by' | 'tool'>): Sums {
     let tools = this.people.get(by);
-    if (tools === undefined) this.people.set(by, (tools = new Map<string, T>()));
-    let known = tools.get(tool);
-    if (known === undefined) tools.set(tool, (known = make()));
-    return known;
+    if (tools === undefined) this.people.set(by, (tools = new Map<string, Sums>()));
+    let sums = tools.get(tool);
+    if (sums === undefined) tools.set(tool, (sums = nothingLearned()));
+    return sums;
   }
 }
 

@@ -12,6 +12,7 @@ import {
 } from '../shots/bare-shaft-verdict.ts';
 import { scatterPrior } from '../shots/scatter-history.ts';
 import type { BowState } from '../record/fold.ts';
+import { onceFor } from '../record/once-for.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
@@ -30,6 +31,15 @@ const DONE_ENDS = 2;
  * change is carried over it, with the change's effect as uncertain as it is.
  */
 export function sessionVerdict(state: BowState, session: ShootingSession): BareShaftVerdict {
+  return verdictsIn(state)(session);
+}
+
+/** Both halves of the step, the panel and the next move ask for the same verdict. */
+const verdictsIn = onceFor((state: BowState) =>
+  onceFor((session: ShootingSession) => judgeSession(state, session)),
+);
+
+function judgeSession(state: BowState, session: ShootingSession): BareShaftVerdict {
   const verdict = bareShaftVerdict(
     session,
     state.upsets,
