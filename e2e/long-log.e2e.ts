@@ -29,12 +29,12 @@ async function elsewhere(app: App, bowId: string, bodies: readonly object[]): Pr
   }
 }
 
-/** What the page asks of a bow's log from now on, `whole` or only what is newer. */
-function logQuestions(page: Page): readonly string[] {
+/** What the page asks of one bow's log from now on, `whole` or only what is newer. */
+function logQuestions(page: Page, bowId: string): readonly string[] {
   const asked: string[] = [];
   page.on('request', (request) => {
     const { pathname, search } = new URL(request.url());
-    if (request.method() === 'GET' && pathname.endsWith('/entries'))
+    if (request.method() === 'GET' && pathname.endsWith(`${bowId}/entries`))
       asked.push(search === '' ? 'whole' : 'newer');
   });
   return asked;
@@ -62,11 +62,14 @@ test('a long log is fetched once, before its bow is opened; then only what is ne
         : brace(216 + (i % 3)),
     ),
   );
-  const asked = logQuestions(page);
+  const asked = logQuestions(page, bowId);
+  // The bow used last, without a touch; another one once somebody points at it.
+  const last = page.waitForResponse(`**/api/bows/${bowId}/entries`);
   await page.goto(`${app.address}/rack`);
-  const fetched = page.waitForResponse(/\/entries$/);
-  await page.locator('[data-bow="Heron"]').hover();
-  await fetched;
+  await last;
+  const pointedAt = page.waitForResponse(`**/api/bows/${await app.bowId('Wren')}/entries`);
+  await page.locator('[data-bow="Wren"]').hover();
+  await pointedAt;
   expect(asked).toEqual(['whole']);
   await toHeron(page);
   await expect(page.getByTestId('next-move')).toBeVisible();
@@ -90,7 +93,7 @@ test('where the server has another record than the page knows, the whole is aske
   app,
 }) => {
   const bowId = await app.bowId('Heron');
-  const asked = logQuestions(page);
+  const asked = logQuestions(page, bowId);
   await page.goto(`${app.address}/bench/${bowId}`);
   await expect(page.getByTestId('next-move')).toBeVisible();
   await elsewhere(app, bowId, [brace(9 * 25.4)]);

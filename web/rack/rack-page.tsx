@@ -1,6 +1,9 @@
+import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
+import { lookAhead } from '../api/use-bow.ts';
 import { useRack } from '../api/use-rack.ts';
+import { whenIdle } from '../api/when-idle.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { NewBowDialog } from './new-bow-dialog.tsx';
 import { RackRow } from './rack-row.tsx';
@@ -9,11 +12,16 @@ import { RackRow } from './rack-row.tsx';
 export function RackPage({ starting = false }: { readonly starting?: boolean }) {
   const { data, error, mutate } = useRack();
   const navigate = useNavigate();
+  const lastUsed = data?.bows.toSorted(newestFirst)[0]?.bowId;
+  useEffect(() => {
+    // Most likely it is opened next.
+    if (lastUsed !== undefined) whenIdle(() => lookAhead(lastUsed));
+  }, [lastUsed]);
   if (data === undefined && error !== undefined) {
     return <CannotShow error={error} retry={() => void mutate()} />;
   }
   if (data === undefined) return <Loading what="the rack" />;
-  const bows = data.bows.toSorted((one, other) => other.lastAt.localeCompare(one.lastAt));
+  const bows = data.bows.toSorted(newestFirst);
   const whole = bows.filter((bow) => !bow.inParts);
   const kits = bows.filter((bow) => bow.inParts);
   return (
@@ -52,6 +60,10 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
       {starting && <NewBowDialog onClose={() => void navigate('/rack')} bows={bows} />}
     </div>
   );
+}
+
+function newestFirst(one: RackBow, other: RackBow): number {
+  return other.lastAt.localeCompare(one.lastAt);
 }
 
 function countWords(whole: readonly RackBow[], kits: readonly RackBow[]): string {
