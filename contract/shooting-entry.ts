@@ -5,6 +5,7 @@ import {
   BUTT_KINDS,
   CONTACT_MARKS,
   LIGHTS,
+  MOST_FROM_MARK_MM,
   SESSION_KINDS,
   type ShootingBody,
   WINDS,
@@ -15,7 +16,7 @@ const attitude = z.strictObject({
   outwardDeg: z.number().min(-45).max(45),
   upDeg: z.number().min(-45).max(45),
 });
-const buttMm = z.number().min(-5000).max(5000);
+const buttMm = z.number().min(-MOST_FROM_MARK_MM).max(MOST_FROM_MARK_MM);
 const distanceM = z.number().min(2).max(120);
 const endNumber = z.int().min(1).max(500);
 const arrowNumber = z.int().min(1).max(99);

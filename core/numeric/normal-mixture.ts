@@ -10,6 +10,8 @@ export interface WeightedNormal {
 export type NormalMixture = readonly WeightedNormal[];
 
 const MOST_HALVINGS = 80;
+/** Beyond this many standard deviations a component holds nothing. */
+const REACH = 12;
 /** A quantile is good to this share of the mixture's spread. */
 const QUANTILE_TOLERANCE = 1e-7;
 /** A component narrower than this share of its spread is as good as a point. */
@@ -35,7 +37,8 @@ export function mixtureCdf(mixture: NormalMixture, x: number): number {
 }
 
 /**
- * The quantile of a mixture kept to one side of zero (or to none), by bisection.
+ * The quantile of a mixture kept to one side of zero (or to none). Where next to nothing of it lies
+ * on that side the answer is close to zero, never beyond it.
  *
  * @param p strictly between 0 and 1
  * @param sign 1 keeps X > 0, −1 keeps X < 0, 0 keeps all
@@ -43,17 +46,29 @@ export function mixtureCdf(mixture: NormalMixture, x: number): number {
  */
 export function mixtureQuantile(mixture: NormalMixture, p: number, sign: -1 | 0 | 1 = 0): number {
   if (!(p > 0 && p < 1)) throw new RangeError(`mixtureQuantile: p is ${p}`);
-  const below = sign === 0 ? 0 : mixtureCdf(mixture, 0);
-  const [from, kept] = sign === 1 ? [below, 1 - below] : sign === -1 ? [0, below] : [0, 1];
-  const wanted = from + p * kept;
+  // A lower tail keeps its digits however thin it is; 1 less a thin upper tail keeps none.
+  if (sign === 1) {
+    const mirrored = mixture.map(({ weight, mean, sd }) => ({ weight, mean: -mean, sd }));
+    return 0 - mixtureQuantile(mirrored, 1 - p, -1);
+  }
+  if (sign === 0) return quantileOf(mixture, p, Number.POSITIVE_INFINITY);
+  const found = quantileOf(mixture, p * mixtureCdf(mixture, 0), 0);
+  return Number.isFinite(found) ? Math.min(0, found) : 0;
+}
+
+/** Where the mixture's distribution function reaches `wanted`, not above `highest`; by bisection. */
+function quantileOf(mixture: NormalMixture, wanted: number, highest: number): number {
   const [only] = mixture;
   if (mixture.length === 1 && only !== undefined)
     return only.sd > LEAST_SD ? normalQuantile(wanted, only.mean, only.sd) : only.mean;
-  const reach = 12;
-  let low = Math.min(...mixture.map(({ mean, sd }) => mean - reach * sd));
-  let high = Math.max(...mixture.map(({ mean, sd }) => mean + reach * sd));
-  if (sign === 1) low = Math.max(low, 0);
-  if (sign === -1) high = Math.min(high, 0);
+  let low = Number.POSITIVE_INFINITY;
+  let high = Number.NEGATIVE_INFINITY;
+  for (const { mean, sd } of mixture) {
+    // Down from the highest, too: all that is kept may lie in the far tail.
+    low = Math.min(low, mean - REACH * sd, highest - REACH * sd);
+    high = Math.max(high, mean + REACH * sd);
+  }
+  high = Math.min(high, highest);
   const close = QUANTILE_TOLERANCE * mixtureSd(mixture);
   for (let halving = 0; halving < MOST_HALVINGS && high - low > close; halving += 1) {
     const middle = (low + high) / 2;

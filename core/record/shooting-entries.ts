@@ -4,6 +4,9 @@ import type { Control } from '../craft/controls.ts';
 export const ARROW_STATES = ['fletched', 'bare', 'broadhead', 'targetPoint'] as const;
 export type ArrowState = (typeof ARROW_STATES)[number];
 
+/** Farther than this from the mark, mm, is off any butt. */
+export const MOST_FROM_MARK_MM = 5000;
+
 /** What a session is shot for: each kind is judged by its own rules. */
 export const SESSION_KINDS = ['bareShaft', 'walkBack', 'fineTuning'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];

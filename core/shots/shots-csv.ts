@@ -1,7 +1,12 @@
 import Papa from 'papaparse';
 import { outwardFromRight, rightFromOutward } from '../craft/handedness.ts';
 import type { Hand } from '../craft/bow-terms.ts';
-import { ARROW_STATES, type ArrowState, type NockAttitude } from '../record/shooting-entries.ts';
+import {
+  ARROW_STATES,
+  type ArrowState,
+  MOST_FROM_MARK_MM,
+  type NockAttitude,
+} from '../record/shooting-entries.ts';
 import type { Shot } from '../record/shooting.ts';
 
 /** Columns of a file of shots: mm right of and above the mark, as the archer sees the butt. */
@@ -18,7 +23,6 @@ const COLUMNS = [
 ] as const;
 type Column = (typeof COLUMNS)[number];
 const NEEDED: readonly Column[] = ['right_mm', 'up_mm'];
-const OFF_ANY_BUTT_MM = 2500;
 const MOST_ROWS = 2000;
 
 /** One shot as read from a file. */
@@ -111,7 +115,7 @@ function readRow(row: Readonly<Record<string, string>>, hand: Hand): FiledShot |
   const rightMm = figure('right_mm');
   const upMm = figure('up_mm');
   if (rightMm === null || upMm === null) return 'right_mm and up_mm must both be there.';
-  if (Math.abs(rightMm) > OFF_ANY_BUTT_MM || Math.abs(upMm) > OFF_ANY_BUTT_MM)
+  if (Math.abs(rightMm) > MOST_FROM_MARK_MM || Math.abs(upMm) > MOST_FROM_MARK_MM)
     return `${rightMm}, ${upMm} mm is off any butt.`;
   const named = cell('arrow') === '' ? 'fletched' : cell('arrow');
   const arrow = ARROW_STATES.find((one) => one.toLowerCase() === named.toLowerCase());

@@ -8,6 +8,8 @@ const FARTHEST_M = 40;
 const GRAVITY_MPS2 = 9.81;
 /** The eye over the nock at anchor, about; it matters little beside the drop. */
 const EYE_OVER_NOCK_MM = 110;
+/** No hand-drawn bow shoots faster: hits that climb with distance are a sight that was moved. */
+const FASTEST_MPS = 120;
 /** Of a predicted drop, this far on the long side: 19 times in 20 the arrow falls less. */
 const PESSIMISTIC = 1.645;
 
@@ -60,7 +62,8 @@ export function learnDrop(
     precision += weight;
     weighted += weight * seen;
   }
-  return { perM: weighted / precision, sd: Math.sqrt(1 / precision) };
+  const least = dropFromSpeed(FASTEST_MPS, 0).perM;
+  return { perM: Math.max(least, weighted / precision), sd: Math.sqrt(1 / precision) };
 }
 
 /**
