@@ -2,10 +2,10 @@ import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { logResponseSchema } from '#contract/entry.ts';
-import { anyLog } from '#contract/fixtures/any-log.ts';
+import { anyLog, underOwnIds } from '#contract/fixtures/any-log.ts';
 import { problemSchema } from '#contract/problem.ts';
 import { rackResponseSchema } from '#contract/rack.ts';
-import type { EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/record/entry.ts';
 import { ClubServer, twist } from '../fixtures/club-server.ts';
 
 const club = new ClubServer();
@@ -217,17 +217,8 @@ describe('any log', () => {
     let refused = 0;
     await fc.assert(
       fc.asyncProperty(anyLog, async (told) => {
-        const bowId = newId();
-        // The log's ids are its own: another bow with another log needs others.
-        const tail = bowId.slice(-12);
-        const own = JSON.stringify(told).replaceAll(/-[0-9]{12}"/g, (end) => {
-          const mixed = (BigInt(`0x${tail}`) ^ BigInt(end.slice(1, -1))) % 10n ** 12n;
-          return `-${String(mixed).padStart(12, '0')}"`;
-        });
-        const entries = (JSON.parse(own) as LoggedEntry[]).map(({ seq: _seq, ...one }) => ({
-          ...one,
-          bowId,
-        }));
+        const entries = underOwnIds(told, newId).map(({ seq: _seq, ...one }) => one);
+        const bowId = entries[0]!.bowId;
         const kept: string[] = [];
         for (const one of entries) {
           const answer = await club.post([one], bowId);
