@@ -14,7 +14,7 @@ export function BowMenu({ bowId }: { readonly bowId: string }) {
   const view = pathname.startsWith('/range') ? 'range' : 'bench';
   return (
     <DropdownMenu.Root>
-      <DropdownMenu.Trigger className="flex min-w-0 items-center gap-2 text-[15px]">
+      <DropdownMenu.Trigger className="flex max-w-96 min-w-0 items-center gap-2 text-[15px]">
         <span className="truncate font-[560]">{state?.bow.name ?? '…'}</span>
         {state !== null && (
           <span className="truncate text-ink-2 max-[1000px]:hidden">

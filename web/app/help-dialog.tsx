@@ -31,7 +31,7 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
       description="Kept in this browser only."
       onClose={onClose}
     >
-      <div className="grid gap-6 min-[640px]:grid-cols-2">
+      <div className="grid grid-cols-1 gap-6 min-[640px]:grid-cols-2">
         <div className="grid content-start gap-4">
           <ChoiceRow
             label="Look"

@@ -26,7 +26,7 @@ export function TopBar({
           <path className="s-bold" d="M15.5 25C15.5 17 6 15 4.2 7.6C3.6 4.4 6 2 10 1.6" />
           <path className="s-thin" d="M4.2 8V25" />
         </svg>
-        <span className="max-[719px]:hidden">Keen Limb</span>
+        <span className="whitespace-nowrap max-[719px]:hidden">Keen Limb</span>
       </NavLink>
       {bowId !== null && <BowMenu bowId={bowId} />}
       <nav aria-label="Views, top" className="mx-auto hidden min-[720px]:flex">

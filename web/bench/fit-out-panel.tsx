@@ -22,7 +22,7 @@ export function FitOutPanel({
 }) {
   const [item, setItem] = useState<FitOutItem | null>(null);
   return (
-    <div className="grid gap-x-10 gap-y-5 min-[900px]:grid-cols-2">
+    <div className="grid grid-cols-1 gap-x-10 gap-y-5 min-[900px]:grid-cols-2">
       <section aria-label="On the bow">
         <h3 className="font-[640]">On the bow</h3>
         <OnTheBow state={state} />

@@ -113,7 +113,9 @@ export function Lately({
               key={entry.id}
               className="flex min-h-8 items-center justify-between gap-3 text-[13px]"
             >
-              <span className={undone ? 'line-through' : ''}>
+              <span
+                className={`line-clamp-6 min-w-0 wrap-anywhere ${undone ? 'line-through' : ''}`}
+              >
                 <Fractions text={entryWords(entry.body, bow)} />
                 <span className="text-ink-2">, {whenWords(entry.at)}</span>
                 {entry.seq === null && <span className="font-[640]"> · waiting</span>}

@@ -48,7 +48,7 @@ export function NockingPanel({ state }: { readonly state: BowState }) {
       <h3 className="label">
         Locators, loose until proven: glued at the end, at “Fix and document”
       </h3>
-      <div className="mt-1 grid gap-4 min-[560px]:grid-cols-4">
+      <div className="mt-1 grid grid-cols-1 gap-4 min-[560px]:grid-cols-4">
         <TextField
           label="Serving thread"
           value={thread}

@@ -128,8 +128,9 @@ function StepWords({ status, isNext }: { readonly status: StepStatus; readonly i
     >
       <span className="whitespace-nowrap">{status.step.name}</span>
       <span
-        className={`min-w-0 text-right text-[12.5px] leading-[1.1] [font-stretch:84%] ${strong ? '' : 'text-ink-2'}`}
+        className={`line-clamp-2 min-w-0 text-right wrap-anywhere text-[12.5px] leading-[1.1] [font-stretch:84%] ${strong ? '' : 'text-ink-2'}`}
         data-testid={`state-${status.step.id}`}
+        title={words}
       >
         {words}
       </span>

@@ -55,7 +55,7 @@ export function PhotoDialog({
       onClose={onClose}
       wide
     >
-      <div className="grid gap-6 min-[900px]:grid-cols-[1.4fr_1fr]">
+      <div className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[1.4fr_1fr]">
         <div>
           <label className="link inline-flex min-h-11 items-center">
             {photo === null ? 'Choose a picture' : 'Another picture'}

@@ -62,7 +62,7 @@ export function StepSheet({
       )}
       {step.id === 'fitOut' && <FitOutPanel state={state} onStore={onStore} />}
       {clearing.by === 'readings' && (
-        <div className="grid gap-6 min-[720px]:grid-cols-3">
+        <div className="grid grid-cols-1 gap-6 min-[720px]:grid-cols-3">
           {clearing.of.map((kind) => (
             <div key={kind} className="grid content-start gap-1.5">
               <h3 className="font-[640]">{READINGS[kind].name}</h3>
@@ -187,7 +187,7 @@ function Lists({
   );
   return (
     <>
-      <div className="grid gap-x-8 gap-y-4 min-[900px]:grid-cols-3">
+      <div className="grid grid-cols-1 gap-x-8 gap-y-4 min-[900px]:grid-cols-3">
         {lists.map(({ name, items }) => {
           const keys = items.map(({ id }) => `${name}.${id}`);
           return (

@@ -115,14 +115,13 @@ export function NewBowDialog({
         <BackUpForm key={firstBowId} bowId={firstBowId} taken={taken} onClose={onClose} />
       ) : (
         <form
-          className="grid items-start gap-x-10 gap-y-3 min-[900px]:grid-cols-[1.1fr_1fr]"
+          className="grid grid-cols-1 items-start gap-x-10 gap-y-3 min-[900px]:grid-cols-[1.1fr_1fr]"
           onSubmit={(event) => {
             event.preventDefault();
             make();
           }}
         >
-          <div className="grid gap-2.5">
-            {' '}
+          <div className="grid min-w-0 grid-cols-1 gap-2.5">
             <ChoiceRow
               label="Kind"
               value={bowKind}

@@ -50,7 +50,7 @@ export function PaperSheet({
   });
   const last = tears.slice(-SHOWN);
   return (
-    <div className="grid gap-6 min-[620px]:grid-cols-[320px_1fr]">
+    <div className="grid grid-cols-1 gap-6 min-[620px]:grid-cols-[320px_1fr]">
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="w-full touch-none border border-ink"

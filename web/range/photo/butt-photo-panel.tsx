@@ -40,7 +40,7 @@ export function ButtPhotoPanel({
     if (squared?.kind === 'squared' && view !== null) straighten(squared.toPicture, view);
   }, [squared, view, straighten]);
   return (
-    <div className="grid gap-6 min-[900px]:grid-cols-[1.4fr_1fr]">
+    <div className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[1.4fr_1fr]">
       <div>
         <label className="link inline-flex min-h-11 items-center">
           {photo.opened === null ? 'Choose a picture' : 'Another picture'}
