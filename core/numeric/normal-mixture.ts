@@ -10,6 +10,10 @@ export interface WeightedNormal {
 export type NormalMixture = readonly WeightedNormal[];
 
 const MOST_HALVINGS = 80;
+/** Thinner than this nothing is kept at all: the numbers end. */
+const LEAST_KEPT = 1e-300;
+/** The closed form loses its digits for tails thinner than this. */
+const LEAST_BY_FORMULA = 1e-8;
 /** Beyond this many standard deviations a component holds nothing. */
 const REACH = 12;
 /** A quantile is good to this share of the mixture's spread. */
@@ -52,15 +56,17 @@ export function mixtureQuantile(mixture: NormalMixture, p: number, sign: -1 | 0 
     return 0 - mixtureQuantile(mirrored, 1 - p, -1);
   }
   if (sign === 0) return quantileOf(mixture, p, Number.POSITIVE_INFINITY);
-  const found = quantileOf(mixture, p * mixtureCdf(mixture, 0), 0);
-  return Number.isFinite(found) ? Math.min(0, found) : 0;
+  const kept = mixtureCdf(mixture, 0);
+  return kept > LEAST_KEPT ? Math.min(0, quantileOf(mixture, p * kept, 0)) : 0;
 }
 
 /** Where the mixture's distribution function reaches `wanted`, not above `highest`; by bisection. */
 function quantileOf(mixture: NormalMixture, wanted: number, highest: number): number {
   const [only] = mixture;
-  if (mixture.length === 1 && only !== undefined)
-    return only.sd > LEAST_SD ? normalQuantile(wanted, only.mean, only.sd) : only.mean;
+  if (mixture.length === 1 && only !== undefined) {
+    if (only.sd <= LEAST_SD) return only.mean;
+    if (wanted > LEAST_BY_FORMULA) return normalQuantile(wanted, only.mean, only.sd);
+  }
   let low = Number.POSITIVE_INFINITY;
   let high = Number.NEGATIVE_INFINITY;
   for (const { mean, sd } of mixture) {
