@@ -147,7 +147,7 @@ export function movesWords(
 /** A past change, short, for “stale: … since”: `4 twists`, `top bolt 1/4 turn`. */
 export function sinceWords(control: Control, netAmount: number): string {
   if (Math.abs(netAmount) < 1e-9)
-    return `${CONTROL_FACTS[control].name.toLowerCase()} moved and back`;
+    return `${control === 'twists' ? 'twists' : CONTROL_FACTS[control].name.toLowerCase()} there and back`;
   if (control === 'twists') {
     return netAmount < 0 ? `${showAmount(control, netAmount)} out` : showAmount(control, netAmount);
   }

@@ -69,13 +69,32 @@ export function DrawnReading({
           className={view.words === null ? 't-note' : 't-strong'}
           style={{ fontSize: 12 }}
         >
-          <SvgFractions text={note} />
+          {linesOf(note).map((line, index) => (
+            <tspan key={line} x={x} dy={index === 0 ? 0 : 13}>
+              <SvgFractions text={line} />
+            </tspan>
+          ))}
         </text>
       ) : (
         <BesideFigure view={view} x={x + width} y={y} below={right !== undefined} />
       )}
     </g>
   );
+}
+
+/** Letters that have room beside a figure, under its line, and on one line where readings stand narrow. */
+const MOST_BESIDE = 22;
+const MOST_UNDER = 40;
+const MOST_STACKED = 26;
+/** Stands for a long list of what was moved: the order of work has it in full. */
+const MANY_MOVED = 'stale, several things moved since';
+
+/** A note where readings stand narrow: on one line or, broken between words, on two. */
+function linesOf(note: string): readonly string[] {
+  if (note.length <= MOST_STACKED) return [note];
+  const said = note.length > 2 * MOST_STACKED - 6 ? MANY_MOVED : note;
+  const at = said.lastIndexOf(' ', MOST_STACKED);
+  return at <= 0 ? [said] : [said.slice(0, at), said.slice(at + 1)];
 }
 
 /** Beside the figure: the other unit, or why it is not to be trusted and what to expect. */
@@ -98,16 +117,18 @@ function BesideFigure({
       </text>
     );
   }
+  // Beside the figure there is room for a few words; more go under its line.
+  const under = below || view.words.length > MOST_BESIDE;
   return (
     <>
       <text
         x={x}
-        y={y + (below ? 65 : 26)}
+        y={y + (under ? 64 : 26)}
         textAnchor="end"
         className="t-strong"
         style={{ fontSize: 12.5 }}
       >
-        <SvgFractions text={view.words} />
+        <SvgFractions text={view.words.length > MOST_UNDER ? MANY_MOVED : view.words} />
       </text>
       {view.expected !== null && !below && (
         <text x={x} y={y + 43} textAnchor="end" style={{ fontSize: 12.5 }}>
