@@ -1,5 +1,4 @@
-import { CONTROL_FACTS, movesWords, showAmount } from '#core/craft/controls.ts';
-import { lowerFirst } from '#core/craft/letter-case.ts';
+import { movesWords, showAmount } from '#core/craft/controls.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/gains/prior-gains.ts';
@@ -145,8 +144,7 @@ function RemedyRow({
         </p>
         <p className="text-[13px] text-ink-2">
           {remedy.reversible ? 'Can be taken back' : 'Cannot be taken back'};{' '}
-          {showAmount(lead.control, remedy.room)} of {lowerFirst(CONTROL_FACTS[lead.control].name)}{' '}
-          left that way.{' '}
+          {showAmount(lead.control, remedy.room)} left that way.{' '}
           {shift.changes === 0
             ? 'Rule of thumb.'
             : `Learned from ${shift.changes} ${shift.changes === 1 ? 'change' : 'changes'} on this bow.`}
