@@ -58,6 +58,29 @@ test('tapped shots give verdict, offset with its uncertainty, and ellipses', asy
     .toBeGreaterThan(9);
 });
 
+test('fletched and bare typed one after the other, faster than the address follows, are one session', async ({
+  page,
+  app,
+}) => {
+  await openRange(page, app, 'Heron');
+  const before = (await app.log('Heron')).length;
+  await page.getByRole('textbox', { name: 'Entry line' }).evaluate(
+    (line: HTMLInputElement, typed) => {
+      for (const text of typed) {
+        Reflect.set(HTMLInputElement.prototype, 'value', text, line);
+        line.dispatchEvent(new Event('input', { bubbles: true }));
+        line.form?.requestSubmit();
+      }
+    },
+    [`f ${FLETCHED}`, `b ${BARE}`],
+  );
+  await expect(verdict(page)).toContainText('9 of 9 shots counted');
+  await expect.poll(async () => (await app.log('Heron')).length).toBe(before + 10);
+  const logged = (await app.log('Heron')).slice(before);
+  expect(logged.filter(({ body }) => body['kind'] === 'sessionOpened')).toHaveLength(1);
+  expect(new Set(logged.map(({ body }) => body['sessionId'])).size).toBe(1);
+});
+
 test('a called bad shot changes the figures and is kept', async ({ page, app }) => {
   await openRange(page, app, 'Heron');
   await enter(page, `f ${FLETCHED}`);

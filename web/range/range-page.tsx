@@ -31,6 +31,7 @@ import { SessionChoice } from './session-choice.tsx';
 import { RangeTools } from './range-tools.tsx';
 import { SessionPanel } from './session-panel.tsx';
 import { useRangeEntry } from './use-range-entry.ts';
+import { useChosenSession } from './use-chosen-session.ts';
 import { useSessionSetup } from './use-session-setup.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { usePlot } from './use-plot.ts';
@@ -73,21 +74,7 @@ function Range({
   const inputRef = useRef<HTMLInputElement>(null);
   const setup = useSessionSetup(state, unit);
 
-  const wanted = params.get('session');
-  const stored =
-    wanted === 'new'
-      ? null
-      : (state.sessions.find((one) => one.sessionId === wanted) ??
-        state.sessions.findLast((one) => !one.closed) ??
-        null);
-  const goTo = useCallback(
-    (session: string) => {
-      const next = new URLSearchParams(window.location.search);
-      next.set('session', session);
-      setParams(next, { replace: true });
-    },
-    [setParams],
-  );
+  const { session: stored, choose: goTo } = useChosenSession(state);
   const looked = useMemo(
     () => (stored === null ? state : stateForSession(state, stored)),
     [state, stored],

@@ -60,6 +60,11 @@ export function usePlot(
   const [startedEnd, setStartedEnd] = useState<number | null>(null);
   const pending = useRef<Nudged | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  // A tap still waiting and shots typed may come before the page has seen the session they opened.
+  const justOpened = useRef<string | null>(null);
+  useEffect(() => {
+    justOpened.current = null;
+  }, [session]);
 
   const shown = useMemo(() => withNudge(session, nudged), [session, nudged]);
   const lastEnd = shown?.shots.reduce((most, shot) => Math.max(most, shot.endNumber), 0) ?? 0;
@@ -97,10 +102,11 @@ export function usePlot(
   };
   const log = (shots: readonly PlottedShot[], kind: ArrowState) => {
     const bodies: EntryBody[] = [];
-    let sessionId = session?.closed === false ? session.sessionId : undefined;
-    if (sessionId === undefined) {
+    let sessionId = session?.closed === false ? session.sessionId : justOpened.current;
+    if (sessionId === null) {
       const opened = opening();
       sessionId = opened.sessionId;
+      justOpened.current = sessionId;
       bodies.push(...opened.bodies);
     }
     for (const shot of shots) {
