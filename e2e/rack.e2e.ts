@@ -56,6 +56,23 @@ test('a bow is made from five answers, everything it fills called a rule of thum
   });
 });
 
+test('pressed twice in a hurry, one bow is made', async ({ page, app }) => {
+  await page.goto(`${app.address}/rack`);
+  await page.getByRole('link', { name: 'New bow' }).click();
+  const bowCount = async () =>
+    ((await (await fetch(`${app.address}/api/bows`)).json()) as { bows: unknown[] }).bows.length;
+  const before = await bowCount();
+  await page
+    .getByRole('button', { name: 'Put it on the bench' })
+    .evaluate((button: HTMLButtonElement) => {
+      button.click();
+      button.click();
+    });
+  await expect(page).toHaveURL(/\/bench\//);
+  await expect.poll(async () => (await app.log('Bow 1')).length).toBe(1);
+  expect(await bowCount()).toBe(before + 1);
+});
+
 test('an address that leads nowhere says so', async ({ page, app }) => {
   await page.goto(`${app.address}/nowhere`);
   await expect(page.getByText('There is no such view.')).toBeVisible();

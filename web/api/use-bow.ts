@@ -105,16 +105,11 @@ function waitingFor(bowId: string, outbox: readonly Waiting[]): readonly Waiting
   return outbox.filter((one) => one.entry.bowId === bowId);
 }
 
-/** Makes a bow from its first entries, in one request. */
+/** Makes a bow from its first entries; its page shows it even before the server has answered. */
 export function makeBowFrom(bodies: readonly EntryBody[]): string {
   const bowId = newId();
   post(bodies.map((body) => makeEntry(bowId, body)));
   return bowId;
-}
-
-/** Makes a new bow and returns its id; the bow's page shows it even before the server has answered. */
-export function makeBow(body: Extract<EntryBody, { kind: 'bowMade' }>): string {
-  return makeBowFrom([body]);
 }
 
 function makeEntry(bowId: string, body: EntryBody): Entry {

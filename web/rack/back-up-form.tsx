@@ -1,13 +1,13 @@
 import { useState } from 'react';
-import { useNavigate } from 'react-router';
 import { READINGS } from '#core/craft/readings.ts';
 import { showNumber, showSigned } from '#core/quantity/show.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import { backUpOf } from '#core/record/back-up.ts';
 import type { BodyOf, EntryBody } from '#core/record/entry.ts';
 import type { BowFacts } from '#core/record/entry.ts';
-import { makeBowFrom, useBow } from '../api/use-bow.ts';
+import { useBow } from '../api/use-bow.ts';
 import { Fractions } from '../ui/fractions.tsx';
+import { useMakeBow } from './use-make-bow.ts';
 
 /** A back-up of a bow on the rack: its readings become the second bow's targets. */
 export function BackUpForm({
@@ -20,7 +20,7 @@ export function BackUpForm({
   readonly onClose: () => void;
 }) {
   const { state, error } = useBow(bowId);
-  const navigate = useNavigate();
+  const makeBow = useMakeBow();
   const [name, setName] = useState('');
   if (error !== null)
     return <p className="text-stop">That bow cannot be read just now. Try again.</p>;
@@ -33,7 +33,7 @@ export function BackUpForm({
       className="grid gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        void navigate(`/bench/${makeBowFrom(bodies)}`);
+        makeBow(bodies);
       }}
     >
       <p>

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useNavigate, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import {
   BOW_KIND_LABEL,
@@ -20,12 +20,12 @@ import {
 } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { likelySchool, SCHOOL_HABITS } from '#core/craft/starting-values.ts';
-import { makeBow } from '../api/use-bow.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { BackUpForm } from './back-up-form.tsx';
 import { startingSheet } from './starting-sheet.ts';
+import { useMakeBow } from './use-make-bow.ts';
 
 const LENGTHS_IN: Readonly<Record<BowKind, readonly number[]>> = {
   targetRecurve: [62, 64, 66, 68, 70],
@@ -46,7 +46,7 @@ export function NewBowDialog({
   readonly onClose: () => void;
   readonly bows: readonly RackBow[];
 }) {
-  const navigate = useNavigate();
+  const makeBow = useMakeBow();
   const [params, setParams] = useSearchParams();
   const taken = bows.map((bow) => bow.name);
   const firstBowId = bows.find((bow) => bow.bowId === params.get('of'))?.bowId ?? null;
@@ -63,24 +63,25 @@ export function NewBowDialog({
   const sheet = startingSheet({ bowKind, amoLengthIn, hook, purpose, school }, habits.lengthUnit);
 
   const make = () => {
-    const bowId = makeBow({
-      kind: 'bowMade',
-      name: finalName,
-      owner: '',
-      described: '',
-      bowKind,
-      amoLengthIn,
-      hand,
-      hook,
-      purpose,
-      school,
-      lengthUnit: habits.lengthUnit,
-      division: 16,
-      braceReference: habits.braceReference,
-      maker: {},
-      inParts: false,
-    });
-    void navigate(`/bench/${bowId}`);
+    makeBow([
+      {
+        kind: 'bowMade',
+        name: finalName,
+        owner: '',
+        described: '',
+        bowKind,
+        amoLengthIn,
+        hand,
+        hook,
+        purpose,
+        school,
+        lengthUnit: habits.lengthUnit,
+        division: 16,
+        braceReference: habits.braceReference,
+        maker: {},
+        inParts: false,
+      },
+    ]);
   };
 
   return (
