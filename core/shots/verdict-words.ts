@@ -99,6 +99,7 @@ function axisWords(axis: 'outward' | 'up', verdict: AxisVerdict, context: Verdic
   const cause = causeOf(axis, verdict.call);
   if (cause !== null) return `${cause}: ${offsetWords(axis, verdict, context) ?? ''}.`;
   if (verdict.call === 'inside') return `${name}: inside.`;
+  if (verdict.offsetMm === null) return `${name}: too few shots yet.`;
   return `${name} undecided: ${neededWords(axis === 'outward' ? context.needed.outward : context.needed.up)}.`;
 }
 

@@ -116,6 +116,14 @@ describe('the bare-shaft verdict', () => {
     expect(log.state.sessions[0]!.shots).toHaveLength(10);
   });
 
+  it('says that shots are too few where one axis was emptied by a change, and reckons nothing', () => {
+    const log = shoot('right', 2, FLETCHED, BARE_RIGHT);
+    log.add({ kind: 'change', control: 'nockingPoint', amount: 1, because: 'test' });
+    const { says, also } = wordsOf(log);
+    expect(says).toBe('Weak, and it is not you:');
+    expect(also).toEqual(['Up and down: too few shots yet.']);
+  });
+
   it('points at a shot far from its kind without dropping it', () => {
     const log = shoot('right', 1, [...FLETCHED, [180, 0]], BARE_RIGHT);
     const verdict = verdictOf(log);
