@@ -15,3 +15,11 @@ export function onceFor<K extends object, T>(workOut: (thing: K) => T): (thing: 
     return found.value;
   };
 }
+
+/** The same for something asked of two things together, as a session within its bow's state. */
+export function onceForPair<K extends object, L extends object, T>(
+  workOut: (one: K, other: L) => T,
+): (one: K, other: L) => T {
+  const within = onceFor((one: K) => onceFor((other: L) => workOut(one, other)));
+  return (one, other) => within(one)(other);
+}

@@ -12,7 +12,7 @@ import {
 } from '../shots/bare-shaft-verdict.ts';
 import { scatterPrior } from '../shots/scatter-history.ts';
 import type { BowState } from '../record/fold.ts';
-import { onceFor } from '../record/once-for.ts';
+import { onceForPair } from '../record/once-for.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
@@ -30,36 +30,29 @@ const DONE_ENDS = 2;
  * archer's scatter. Whether it is done is judged by the whole log: what was shot before the last
  * change is carried over it, with the change's effect as uncertain as it is.
  */
-export function sessionVerdict(state: BowState, session: ShootingSession): BareShaftVerdict {
-  return verdictsIn(state)(session);
-}
-
-/** Both halves of the step, the panel and the next move ask for the same verdict. */
-const verdictsIn = onceFor((state: BowState) =>
-  onceFor((session: ShootingSession) => judgeSession(state, session)),
+export const sessionVerdict = onceForPair(
+  (state: BowState, session: ShootingSession): BareShaftVerdict => {
+    const verdict = bareShaftVerdict(
+      session,
+      state.upsets,
+      sessionPriors(state, session),
+      sessionLanding(state, session),
+    );
+    const isLast = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
+    if (isLast?.sessionId !== session.sessionId) return verdict;
+    const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => ({
+      ...judged,
+      done:
+        judged.call !== 'plus' &&
+        judged.call !== 'minus' &&
+        endsSpeaking(state, session, axis) >= DONE_ENDS &&
+        bareShaftOutlook(state, session, axis).odds.inside >= INSIDE_DONE_AT,
+    });
+    const outward = judge(verdict.outward, 'bareShaftOutward');
+    const up = judge(verdict.up, 'bareShaftUp');
+    return { ...verdict, outward, up, done: outward.done && up.done };
+  },
 );
-
-function judgeSession(state: BowState, session: ShootingSession): BareShaftVerdict {
-  const verdict = bareShaftVerdict(
-    session,
-    state.upsets,
-    sessionPriors(state, session),
-    sessionLanding(state, session),
-  );
-  const isLast = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
-  if (isLast?.sessionId !== session.sessionId) return verdict;
-  const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => ({
-    ...judged,
-    done:
-      judged.call !== 'plus' &&
-      judged.call !== 'minus' &&
-      endsSpeaking(state, session, axis) >= DONE_ENDS &&
-      bareShaftOutlook(state, session, axis).odds.inside >= INSIDE_DONE_AT,
-  });
-  const outward = judge(verdict.outward, 'bareShaftOutward');
-  const up = judge(verdict.up, 'bareShaftUp');
-  return { ...verdict, outward, up, done: outward.done && up.done };
-}
 
 /** Ends of a session that still speak for an axis and hold bare shafts. */
 export function endsSpeaking(

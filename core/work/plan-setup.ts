@@ -4,6 +4,7 @@ import { settingAfter, twistCovariate } from '../gains/plane-model.ts';
 import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { mixtureCdf } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../record/fold.ts';
+import { onceFor } from '../record/once-for.ts';
 import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolts.ts';
 import { chanceInBand, type SetupGoal, type SetupGoalId, setupGoals } from './setup-goals.ts';
 import { twistRange } from './twists.ts';
@@ -43,7 +44,7 @@ const COST = { control: 0.05, twist: 0.004, turn: 0.04 } as const;
  *
  * @returns no `best` when nothing has been read, or standing still is as good as any move, or all are in band
  */
-export function planSetup(state: BowState): SetupPlan {
+export const planSetup = onceFor((state: BowState): SetupPlan => {
   const goals = setupGoals(state);
   const { now } = learnedGains(state).plane;
   const chanceNow = goals.reduce((chance, goal) => chance * chanceInBand(goal, goal.under(now)), 1);
@@ -60,7 +61,7 @@ export function planSetup(state: BowState): SetupPlan {
     best: optionOf(state, goals, best),
     runnerUp: second === null ? null : optionOf(state, goals, second),
   };
-}
+});
 
 interface Candidate {
   readonly twists: number;

@@ -6,6 +6,7 @@ import type { BareShaftAxis } from '../gains/prior-gains.ts';
 import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import type { BowState } from '../record/fold.ts';
+import { onceForPair } from '../record/once-for.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { bareShaftOutlook, type Outlook, outlookAfter } from './bare-shaft-outlook.ts';
 import { boltsOutNow } from './bolts.ts';
@@ -70,6 +71,24 @@ function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
  * the chance of being inside after it, with the gain as uncertain as it is.
  */
 export function remediesFor(
+  state: BowState,
+  session: ShootingSession,
+  axis: BareShaftAxis,
+): readonly Remedy[] {
+  return WEIGHED[axis](state, session);
+}
+
+/** Rack, advice and the sheet of remedies ask for the same ones. */
+const WEIGHED = {
+  bareShaftUp: onceForPair((state: BowState, session: ShootingSession) =>
+    weighRemedies(state, session, 'bareShaftUp'),
+  ),
+  bareShaftOutward: onceForPair((state: BowState, session: ShootingSession) =>
+    weighRemedies(state, session, 'bareShaftOutward'),
+  ),
+} as const;
+
+function weighRemedies(
   state: BowState,
   session: ShootingSession,
   axis: BareShaftAxis,
