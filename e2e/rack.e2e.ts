@@ -56,6 +56,36 @@ test('a bow is made from five answers, everything it fills called a rule of thum
   });
 });
 
+test('the bench rehearsed behind the rack is out of reach and goes again', async ({
+  page,
+  app,
+}) => {
+  await page.addInitScript(() => {
+    const seen: boolean[] = [];
+    Object.assign(window, { rehearsed: seen });
+    new MutationObserver(() => {
+      const line = document.querySelector('main #entry-line');
+      if (line instanceof HTMLElement)
+        seen.push(
+          line.closest('[inert][aria-hidden=true]') !== null &&
+            !line.checkVisibility({ visibilityProperty: true }),
+        );
+    }).observe(document, { childList: true, subtree: true });
+  });
+  await page.goto(`${app.address}/rack`);
+  await page.waitForFunction(
+    () =>
+      (window as { rehearsed?: boolean[] }).rehearsed?.length &&
+      !document.getElementById('entry-line'),
+  );
+  const seen = await page.evaluate(() => (window as { rehearsed?: boolean[] }).rehearsed ?? []);
+  expect(seen.length).toBeGreaterThan(0);
+  expect(seen).not.toContain(false);
+  // The page behind it works as if nothing had been there.
+  await page.locator('[data-bow="Wren"]').click();
+  await expect(page.getByRole('textbox', { name: 'Entry line' })).toHaveCount(1);
+});
+
 test('pressed twice in a hurry, one bow is made', async ({ page, app }) => {
   await page.goto(`${app.address}/rack`);
   await page.getByRole('link', { name: 'New bow' }).click();

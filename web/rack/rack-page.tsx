@@ -5,6 +5,7 @@ import { lookAhead } from '../api/use-bow.ts';
 import { useRack } from '../api/use-rack.ts';
 import { whenIdle } from '../api/when-idle.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
+import { BenchRehearsal } from '../bench/bench-rehearsal.tsx';
 import { NewBowDialog } from './new-bow-dialog.tsx';
 import { RackRow } from './rack-row.tsx';
 
@@ -57,6 +58,7 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
           </ul>
         </>
       )}
+      <BenchRehearsal />
       {starting && <NewBowDialog onClose={() => void navigate('/rack')} bows={bows} />}
     </div>
   );
