@@ -81,6 +81,20 @@ test('fletched and bare typed one after the other, faster than the address follo
   expect(new Set(logged.map(({ body }) => body['sessionId'])).size).toBe(1);
 });
 
+test('the tap that closes the list of bows plots no shot', async ({ page, app }) => {
+  await openRange(page, app, 'Heron');
+  const before = (await app.log('Heron')).length;
+  await page.getByRole('button', { name: /take another bow/ }).click();
+  await expect(page.getByRole('menu')).toBeVisible();
+  const box = await page.getByTestId('plot').boundingBox();
+  if (box === null) throw new Error('no plot');
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.8);
+  await expect(page.getByRole('menu')).toBeHidden();
+  // The next tap is a shot again, and the only one.
+  await page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.8);
+  await expect.poll(async () => (await app.log('Heron')).length).toBe(before + 2);
+});
+
 test('a called bad shot changes the figures and is kept', async ({ page, app }) => {
   await openRange(page, app, 'Heron');
   await enter(page, `f ${FLETCHED}`);

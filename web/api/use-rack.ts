@@ -2,9 +2,13 @@ import useSWR from 'swr';
 import { type RackResponse, rackResponseSchema } from '#contract/rack.ts';
 import { requestKept } from './http.ts';
 
-/** Every bow, summed up by the server. */
-export function useRack() {
-  return useSWR<RackResponse, Error>('/api/bows', (path: string) =>
+/**
+ * Every bow, summed up by the server.
+ *
+ * @param wanted false while something else is waited for: then it is not asked yet
+ */
+export function useRack(wanted = true) {
+  return useSWR<RackResponse, Error>(wanted ? '/api/bows' : null, (path: string) =>
     requestKept(path, rackResponseSchema),
   );
 }

@@ -7,13 +7,16 @@ import { useRack } from '../api/use-rack.ts';
 
 /** The bow in hand, and a way to take another one without leaving the view. */
 export function BowMenu({ bowId }: { readonly bowId: string }) {
-  const { state } = useBow(bowId);
-  const { data } = useRack();
+  const { state, loading } = useBow(bowId);
+  // The bow on the page comes first, the list of the others after it.
+  const { data } = useRack(!loading);
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const view = pathname.startsWith('/range') ? 'range' : 'bench';
   return (
-    <DropdownMenu.Root>
+    // A modal menu has the browser style the whole page anew, twice. Only at the butt it must be
+    // one: the tap that closes it would plot a shot.
+    <DropdownMenu.Root modal={view === 'range'}>
       <DropdownMenu.Trigger className="flex max-w-96 min-w-0 items-center gap-2 text-[15px]">
         <span className="truncate font-[560]">{state?.bow.name ?? '…'}</span>
         {state !== null && (
