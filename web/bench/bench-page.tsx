@@ -59,6 +59,7 @@ function Bench({
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const inputRef = useRef<HTMLInputElement>(null);
   const steps = useMemo(() => stepStates(state), [state]);
+  // Drawing and entry line come first; the order of work and the advice a frame after them.
   const drawn = useAfterFirstFrame();
   const move = useMemo(() => (drawn ? nextMove(state, now.getTime()) : null), [drawn, state, now]);
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
@@ -110,7 +111,9 @@ function Bench({
   const code = codeAt(text)?.code;
   const reading = code?.kind === 'reading' ? code.reading : null;
   const drawing = { state, move, sight, onReading: enterReading };
-  const lately = <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />;
+  const lately = drawn && (
+    <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
+  );
 
   return (
     <>
@@ -119,15 +122,17 @@ function Bench({
       <div className="min-h-0 flex-1 overflow-y-auto">
         <div className="grid grid-cols-1 gap-x-6 px-4 py-4 min-[720px]:grid-cols-[1fr_300px] min-[720px]:px-7 min-[1100px]:h-full min-[1100px]:min-h-160 min-[1100px]:grid-cols-[276px_minmax(0,1fr)_310px] min-[1100px]:gap-x-5 min-[1100px]:py-0">
           <div className="order-3 max-[719px]:mt-6 min-[720px]:col-span-2 min-[1100px]:order-1 min-[1100px]:col-span-1 min-[1100px]:pt-3">
-            <OrderOfWork
-              steps={steps}
-              nextStep={move?.step ?? null}
-              notHere={STEPS.flatMap(({ id, name }) => {
-                const why = notForSchool(id, state.bow.school);
-                return why === null ? [] : [{ name, why }];
-              })}
-              onOpen={openStep}
-            />
+            {drawn && (
+              <OrderOfWork
+                steps={steps}
+                nextStep={move?.step ?? null}
+                notHere={STEPS.flatMap(({ id, name }) => {
+                  const why = notForSchool(id, state.bow.school);
+                  return why === null ? [] : [{ name, why }];
+                })}
+                onOpen={openStep}
+              />
+            )}
           </div>
           <div className="relative order-2 min-h-0 max-[719px]:mt-6 min-[720px]:max-[1099px]:h-[calc(100dvh-140px)] min-[1100px]:h-[calc(100dvh-113px)] min-[1100px]:min-h-160">
             <SightTabs sight={sight} onSight={(wanted: Sight) => setParam('sight', wanted)} />
