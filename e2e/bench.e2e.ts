@@ -133,6 +133,26 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     await expect(page.getByTestId('state-bareShaft')).toHaveText('holds');
   });
 
+  test('a reading that went the way no turn can send it is asked about; the log is mended in one press', async ({
+    page,
+    app,
+  }) => {
+    await enter(page, 'b 8 1/2');
+    await enter(page, 'tw +4');
+    const before = (await app.log('Heron')).length;
+    await page.getByRole('textbox', { name: 'Entry line' }).fill('b 8 1/4');
+    await expect(echo(page)).toContainText(
+      'Brace height 6.3 mm under the last reading, and 4 twists in can only have raised it.',
+    );
+    await echo(page).getByRole('button', { name: 'It was 4 twists out: mend the log' }).click();
+    await expect.poll(async () => (await app.log('Heron')).length).toBe(before + 3);
+    expect((await app.log('Heron')).slice(-3).map(({ body }) => body)).toMatchObject([
+      { kind: 'undone' },
+      { kind: 'change', control: 'twists', amount: -4 },
+      { kind: 'reading', reading: 'braceHeight', values: [expect.closeTo(209.55, 6)] },
+    ]);
+  });
+
   test('a bolt past its travel is refused with the reason, on the line', async ({ page }) => {
     await page.getByRole('textbox', { name: 'Entry line' }).fill('top +2');
     await expect(echo(page)).toContainText('past the stop');

@@ -16,6 +16,7 @@ import { targetFor } from '../work/targets.ts';
 import { likelySlips } from './likely-slips.ts';
 import { takeDatum } from './take-datum.ts';
 import type { EntryLine } from './entry-line.ts';
+import { wrongWayQuestion } from './wrong-way.ts';
 
 /** Reads the argument of a reading code into one `reading` entry, a question or a refusal. */
 export function readReading(
@@ -54,6 +55,8 @@ export function readReading(
   if (oddIndex >= 0) {
     return askAbout(text, read.amounts, units, values, oddIndex, kind, state, entry);
   }
+  const wrongWay = wrongWayQuestion(state, kind, text, entry(converted, false));
+  if (wrongWay !== null) return wrongWay;
   const guessed = units.find((unit, index) => read.amounts[index]?.unit == null && unit !== null);
   return {
     kind: 'ready',
