@@ -33,7 +33,7 @@ const PLACES: Readonly<
   plunger: { x: 297, y: 330, left: 286, right: 212 },
   brace: { x: 230, y: 354, left: 286, right: 212 },
   tillerTop: { x: 230, y: 218, left: 206, right: 206 },
-  weight: { x: 158, y: 330, left: 286, right: 212 },
+  weight: { x: 158, y: 206, left: 206, right: 206 },
   arrow: { x: 440, y: 330, left: 286, right: 212 },
   bow: { x: 296, y: 286, left: 286, right: 212 },
   butt: { x: 480, y: 330, left: 286, right: 212 },
