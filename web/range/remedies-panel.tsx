@@ -41,7 +41,8 @@ export function RemediesPanel({
   const needed = useNeeded(state, session, verdict);
   const surer = (axis: BareShaftAxis) => {
     const short = axis === 'bareShaftUp' ? 'up' : 'outward';
-    if (verdict[short].offsetMm === null) return 'Too few shots yet to say.';
+    if (verdict[short].offsetMm === null)
+      return 'Too few shots in this session to say: the figures come from the shots before it.';
     return verdict[short].call === 'undecided'
       ? `Undecided: to be sure before turning anything, ${neededWords(needed[short])}.`
       : verdict[short].holds || verdict[short].call === 'inside'
