@@ -165,6 +165,34 @@ test.describe('the bench of a left-handed 66 in bow', () => {
   });
 });
 
+test('a reload draws the sight of the next move from its first frame on', async ({ page, app }) => {
+  await openBench(page, app, 'Heron');
+  await enter(page, 'st +1/8');
+  const behind = page.getByRole('button', { name: 'Behind' });
+  const move = page.getByTestId('next-move');
+  // What is open before the limb line is about the side of the bow: it is put off.
+  while ((await behind.getAttribute('aria-pressed')) === 'false') {
+    const title = await page.getByTestId('move-title').textContent();
+    await move.getByRole('button', { name: 'Not now' }).click();
+    await expect(page.getByTestId('move-title')).not.toHaveText(title ?? '');
+  }
+  await page.addInitScript(() => {
+    const shown: string[] = [];
+    Object.assign(window, { shown });
+    new MutationObserver(() => {
+      const sight = document.querySelector('[aria-label="Sight"] [aria-pressed="true"]');
+      if (sight?.textContent !== undefined && sight.textContent !== shown.at(-1))
+        shown.push(sight.textContent);
+    }).observe(document, { childList: true, subtree: true, attributes: true });
+  });
+  await page.reload();
+  await expect(move).toBeVisible();
+  await expect(behind).toHaveAttribute('aria-pressed', 'true');
+  expect(await page.evaluate(() => (window as unknown as { shown: string[] }).shown)).toEqual([
+    'Behind',
+  ]);
+});
+
 test('everything is there after a reload, and after the server was killed right after its answer', async ({
   page,
   app,

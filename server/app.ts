@@ -24,6 +24,8 @@ export interface AppDeps {
 export function createApp({ queries, pictures, nowMs, report, pagesDir }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
+  // No answer of ours is kept by a browser, so none needs a checksum; pages and parts have their own.
+  app.disable('etag');
   app.use(
     helmet({
       contentSecurityPolicy: {

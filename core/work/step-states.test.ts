@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { CONTROLS, type Control } from '../craft/controls.ts';
 import { FIT_OUT_LABEL, type FitOutItem, ITEM_TOUCHES } from '../craft/fit-out.ts';
-import type { StepId } from '../craft/steps.ts';
+import { LAST_BENCH_STEP, STEP_IDS, type StepId } from '../craft/steps.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
-import { stepStates } from './step-states.ts';
+import { firstOpenBenchStep, isReadyToTune, stepStates } from './step-states.ts';
 
 function stale(log: BowLog): readonly StepId[] {
   return stepStates(log.state)
@@ -250,6 +250,25 @@ const CLEARS: readonly (readonly [StepId, (log: BowLog) => void])[] = [
   ],
   ['fix', (log) => log.add({ kind: 'stepConfirmed', step: 'fix', note: '' })],
 ];
+
+describe('firstOpenBenchStep', () => {
+  const onTheBench = STEP_IDS.slice(0, STEP_IDS.indexOf(LAST_BENCH_STEP) + 1);
+
+  it.each(CONTROLS)('after a change of %s is the first step it upsets on the bench', (control) => {
+    const log = withVerdict();
+    log.change(control, control === 'shaftCut' ? 3 : 1);
+    const first = onTheBench.find((step) => UPSET[control].includes(step)) ?? null;
+    expect(firstOpenBenchStep(log.state)).toBe(first);
+    expect(isReadyToTune(stepStates(log.state))).toBe(first === null);
+  });
+
+  it('passes over what is skipped', () => {
+    const log = new BowLog();
+    expect(firstOpenBenchStep(log.state)).toBe('purpose');
+    log.add({ kind: 'stepSkipped', step: 'purpose', why: 'known' });
+    expect(firstOpenBenchStep(log.state)).toBe('inspect');
+  });
+});
 
 describe('what clears a step', () => {
   it.each(CLEARS)('clears %s and nothing else', (step, clear) => {

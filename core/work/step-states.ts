@@ -46,22 +46,38 @@ const STEP_TARGETS: Partial<Record<StepId, readonly TargetId[]>> = {
   centreShot: ['centreShotAtPoint'],
 };
 
+const progressOf = onceFor(facetProgress);
+
 /** The state of every step this bow has, in the order of work. */
-export const stepStates = onceFor((state: BowState): readonly StepStatus[] => {
-  const progress = facetProgress(state);
-  return stepsFor(state.bow.school).map((step) => {
-    if (step.id === 'bareShaft') return bareShaftStatus(state, step);
-    const facet = progress.get(step.id);
-    if (facet === undefined) throw new RangeError(`stepStates: no progress for ${step.id}`);
-    return plainStatus(state, step, facet);
-  });
-});
+export const stepStates = onceFor((state: BowState): readonly StepStatus[] =>
+  stepsFor(state.bow.school).map((step) => statusOf(state, step)),
+);
+
+/**
+ * The first step set on the bench that neither holds nor is skipped; null when the bow is ready to
+ * tune. No shot is weighed for it, so that it can be asked before anything is drawn.
+ */
+export function firstOpenBenchStep(state: BowState): StepId | null {
+  const open = stepsFor(state.bow.school).find(
+    (step) => BENCH_STEP_IDS.includes(step.id) && !isSettled(statusOf(state, step)),
+  );
+  return open?.id ?? null;
+}
+
+function statusOf(state: BowState, step: StepFacts): StepStatus {
+  if (step.id === 'bareShaft') return bareShaftStatus(state, step);
+  const facet = progressOf(state).get(step.id);
+  if (facet === undefined) throw new RangeError(`statusOf: no progress for ${step.id}`);
+  return plainStatus(state, step, facet);
+}
 
 /** True when every step that is set on the bench holds or is skipped with a reason. */
 export function isReadyToTune(steps: readonly StepStatus[]): boolean {
-  return steps
-    .filter(({ step }) => BENCH_STEP_IDS.includes(step.id))
-    .every(({ state }) => state === 'holds' || state === 'skipped');
+  return steps.filter(({ step }) => BENCH_STEP_IDS.includes(step.id)).every(isSettled);
+}
+
+function isSettled({ state }: StepStatus): boolean {
+  return state === 'holds' || state === 'skipped';
 }
 
 function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): StepStatus {

@@ -1,12 +1,9 @@
 import { Router } from 'express';
 import { z } from 'zod';
-import {
-  type AppendResponse,
-  appendRequestSchema,
-  logQuerySchema,
-  type LogResponse,
-} from '#contract/entry.ts';
+import { type AppendResponse, appendRequestSchema, logQuerySchema } from '#contract/entry.ts';
 import type { RackResponse } from '#contract/rack.ts';
+import type { LoggedEntry } from '#core/record/entry.ts';
+import { onceFor } from '#core/record/once-for.ts';
 import { onlyMethods, RefusedRequest } from '../http/problem.ts';
 import { checkAppend } from './append-checks.ts';
 import type { EntryQueries } from './entry-queries.ts';
@@ -40,7 +37,7 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
         after === undefined
           ? log
           : log.slice(log.findLastIndex(({ seq }) => (seq ?? 0) <= after) + 1);
-      response.json({ entries, count: log.length } satisfies LogResponse);
+      response.type('json').send(logText(entries, log.length));
     })
     .post((request, response) => {
       const bowId = bowIdOf(request.params.bowId);
@@ -76,6 +73,12 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
 
   return router;
 }
+
+/** A `LogResponse`: an entry never changes, so a long log is not written out anew each time. */
+function logText(entries: readonly LoggedEntry[], count: number): string {
+  return `{"entries":[${entries.map(entryText).join()}],"count":${count}}`;
+}
+const entryText = onceFor((entry: LoggedEntry) => JSON.stringify(entry));
 
 function bowIdOf(text: string): string {
   const parsed = bowIdSchema.safeParse(text);

@@ -7,7 +7,7 @@ import { notForSchool, STEPS, type StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
-import { type StepStatus, stepStates } from '#core/work/step-states.ts';
+import { stepStates } from '#core/work/step-states.ts';
 import { type BowHandle, useBow } from '../api/use-bow.ts';
 import { rememberBow } from '../app/last-bow.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
@@ -25,9 +25,10 @@ import { OrderOfWork } from './order-of-work.tsx';
 import { PhotoDialog } from './photo-dialog.tsx';
 import { ReadingRows } from './reading-rows.tsx';
 import { SightDrawing, SightTabs } from './sight-view.tsx';
-import { readingsOf, type Sight, sightOf, SIGHTS } from './sights.ts';
+import { readingsOf, type Sight, SIGHTS } from './sights.ts';
 import { StepSheet } from './step-sheet.tsx';
 import { setToolInHand, toolInHand, withTool } from './tool-in-hand.ts';
+import { useFollowedSight } from './use-followed-sight.ts';
 import { useMoveActions } from './use-move-actions.ts';
 
 /** The bench of one bow. */
@@ -58,13 +59,13 @@ function Bench({
   const [text, setText] = useState('');
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const inputRef = useRef<HTMLInputElement>(null);
-  const steps = useMemo(() => stepStates(state), [state]);
   // Drawing and entry line come first; the order of work and the advice a frame after them.
   const drawn = useAfterFirstFrame();
+  const steps = useMemo(() => (drawn ? stepStates(state) : []), [drawn, state]);
   const move = useMemo(() => (drawn ? nextMove(state, now.getTime()) : null), [drawn, state, now]);
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
-  const sight =
-    SIGHTS.find((one) => one === params.get('sight')) ?? sightOf(move?.step ?? firstOpen(steps));
+  const followed = useFollowedSight(state, move);
+  const sight = SIGHTS.find((one) => one === params.get('sight')) ?? followed;
   const openStatus = steps.find(({ step }) => step.id === params.get('step'));
 
   const setParam = useCallback(
@@ -231,9 +232,4 @@ function Bench({
       )}
     </>
   );
-}
-
-/** Where the next move most probably lies, for choosing the sight before it has been reckoned. */
-function firstOpen(steps: readonly StepStatus[]): StepId | null {
-  return steps.find(({ state }) => state !== 'holds' && state !== 'skipped')?.step.id ?? null;
 }

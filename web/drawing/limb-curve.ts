@@ -28,7 +28,9 @@ const STRING_RADIUS_IN = 0.05;
 /** Loop sits this far from the very tip. */
 const TIP_BEYOND_LOOP_IN = 0.55;
 const MOST_STEPS = 40;
-const DAMPING = 0.8;
+/** Far from the answer a whole step may overshoot; near it a whole step is the quickest. */
+const DAMPING_WHILE_FAR = 0.8;
+const NEAR_IN = 0.5;
 const CLOSE_ENOUGH_IN = 1e-6;
 const NUDGE = 1e-5;
 /** Working bend ends and recurve begins at these shares of the limb. */
@@ -69,7 +71,8 @@ export function limbCurve(shape: LimbShape): LimbCurve | null {
   for (let step = 0; step < MOST_STEPS; step += 1) {
     const miss = residuals(shape, unknowns);
     if (!miss.every(Number.isFinite)) return null;
-    if (Math.max(...miss.map(Math.abs)) < CLOSE_ENOUGH_IN) return march(shape, unknowns);
+    const worst = Math.max(...miss.map(Math.abs));
+    if (worst < CLOSE_ENOUGH_IN) return march(shape, unknowns);
     // One march for each unknown: its slopes of all misses together are a column of the Jacobian.
     const columns = unknowns.map((value, index) =>
       residuals(shape, unknowns.with(index, value + NUDGE)).map(
@@ -82,7 +85,8 @@ export function limbCurve(shape: LimbShape): LimbCurve | null {
     } catch {
       return null;
     }
-    unknowns = unknowns.map((value, index) => value - DAMPING * (change[index] ?? 0));
+    const share = worst < NEAR_IN ? 1 : DAMPING_WHILE_FAR;
+    unknowns = unknowns.map((value, index) => value - share * (change[index] ?? 0));
     if ((unknowns.at(-1) ?? 0) < 4 || (unknowns.at(-1) ?? 0) > 60) return null;
   }
   const settled = Math.max(...residuals(shape, unknowns).map(Math.abs)) < 0.01;
@@ -132,15 +136,23 @@ function march(shape: LimbShape, unknowns: readonly number[]): LimbCurve {
   lean[0] = shape.rootLeanRad;
   let contact = 0;
   const { working, forward } = shape.recurve ? RECURVE_BENDS : LONGBOW_BENDS;
-  let before = bend * working[0]! - recurve * forward[0]!;
+  let curvature = bend * working[0]! - recurve * forward[0]!;
+  let sine = Math.sin(shape.rootLeanRad);
+  let cosine = Math.cos(shape.rootLeanRad);
+  // The trapezoid rule; what was reckoned for the end of one piece begins the next.
   for (let i = 1; i < SAMPLES; i += 1) {
-    const here = bend * working[i]! - recurve * forward[i]!;
+    const curvatureBefore = curvature;
+    const sineBefore = sine;
+    const cosineBefore = cosine;
+    curvature = bend * working[i]! - recurve * forward[i]!;
+    const leanHere = lean[i - 1]! + ((curvatureBefore + curvature) / 2) * ds;
+    sine = Math.sin(leanHere);
+    cosine = Math.cos(leanHere);
     s[i] = i * ds;
-    lean[i] = lean[i - 1]! + ((before + here) / 2) * ds;
-    x[i] = x[i - 1]! - ((Math.sin(lean[i - 1]!) + Math.sin(lean[i]!)) / 2) * ds;
-    y[i] = y[i - 1]! + ((Math.cos(lean[i - 1]!) + Math.cos(lean[i]!)) / 2) * ds;
+    lean[i] = leanHere;
+    x[i] = x[i - 1]! - ((sineBefore + sine) / 2) * ds;
+    y[i] = y[i - 1]! + ((cosineBefore + cosine) / 2) * ds;
     if (x[i]! < x[contact]!) contact = i;
-    before = here;
   }
   return { s, x, y, lean, contact: shape.recurve ? contact : SAMPLES - 1, lengthIn };
 }

@@ -65,7 +65,7 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
 }
 
 function newestFirst(one: RackBow, other: RackBow): number {
-  return other.lastAt.localeCompare(one.lastAt);
+  return Date.parse(other.lastAt) - Date.parse(one.lastAt);
 }
 
 function countWords(whole: readonly RackBow[], kits: readonly RackBow[]): string {
