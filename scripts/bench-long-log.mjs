@@ -65,8 +65,10 @@ async function measureLongLog(address) {
   });
   const figures = new Map();
   const note = (what, ms) => figures.set(what, [...(figures.get(what) ?? []), ms]);
-  const noteOpened = (what, { ready, advised }) => {
+  const noteOpened = (what, { ready, readyFromLastByte, advised }) => {
     note(`${what}: drawn and ready for the hand`, ready);
+    if (readyFromLastByte !== ready)
+      note(`${what}: the same from the last byte`, readyFromLastByte);
     note(`${what}: next move shown`, advised);
   };
   for (let round = 0; round < ROUNDS; round += 1) {
@@ -105,7 +107,7 @@ async function measureLongLog(address) {
   );
   for (const [what, all] of figures) {
     const sorted = all.toSorted((one, other) => one - other);
-    console.log(`${what}: ${sorted[ROUNDS >> 1]} (${sorted[0]} to ${sorted.at(-1)})`);
+    console.log(`${what}: ${sorted[sorted.length >> 1]} (${sorted[0]} to ${sorted.at(-1)})`);
   }
 }
 
@@ -115,9 +117,16 @@ const menuPress = async (page, name) => {
   await page.getByRole('menuitem', { name: new RegExp(name) }).click();
 };
 
-/** In the page: marks the last press, and when a bench has been drawn and has its next move. */
+/** In the page: marks the last press, the log handed to the page, a bench drawn and its next move. */
 function watchBench() {
   let shown;
+  const { Response } = globalThis;
+  const read = Response.prototype.arrayBuffer;
+  Response.prototype.arrayBuffer = async function () {
+    const bytes = await read.call(this);
+    if (this.url.endsWith('/entries')) performance.mark('handed');
+    return bytes;
+  };
   document.addEventListener(
     'click',
     () => {
@@ -149,7 +158,11 @@ async function opened(page, name, press) {
   return openedMs(page);
 }
 
-/** Milliseconds from when both the press and the log were there; a page opened anew had no press. */
+/**
+ * Milliseconds from when both the press and the log were there; a page opened anew had no press. The
+ * log is there when the browser hands it to the page: while a page is starting that is some time
+ * after its last byte came, which is told too.
+ */
 async function openedMs(page) {
   await page.waitForTimeout(LEFT_ALONE_MS);
   await page.waitForFunction(() =>
@@ -161,9 +174,10 @@ async function openedMs(page) {
       .getEntriesByType('resource')
       .findLast(({ name: url }) => url.endsWith(`/${bowId}/entries`));
     const at = (mark) => performance.getEntriesByName(mark)[0]?.startTime ?? 0;
-    const begun = Math.max(log.responseEnd, at('pressed'));
+    const begun = Math.max(log.responseEnd, at('handed'), at('pressed'));
     return {
       ready: Math.round(at('ready') - begun),
+      readyFromLastByte: Math.round(at('ready') - Math.max(log.responseEnd, at('pressed'))),
       advised: Math.round(at('advised') - begun),
     };
   });

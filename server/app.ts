@@ -24,7 +24,7 @@ export interface AppDeps {
 export function createApp({ queries, pictures, nowMs, report, pagesDir }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
-  // No answer of ours is kept by a browser, so none needs a checksum; pages and parts have their own.
+  // No answer of ours is kept by a browser, so none needs a checksum; the program’s parts have theirs.
   app.disable('etag');
   app.use(
     helmet({

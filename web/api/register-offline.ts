@@ -1,5 +1,8 @@
-/** Fetching every part of the program must not stand in the way of the page somebody opens. */
-const AFTER_MS = 1000;
+/**
+ * Fetching and compiling every part of the program must not stand in the way of the bow somebody
+ * opens first; nobody is at the shooting line this soon.
+ */
+const AFTER_MS = 4000;
 
 /** Keeps the program in the browser for the shooting line; without it everything else still works. */
 export function keepForOffline(): void {
