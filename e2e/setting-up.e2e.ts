@@ -4,7 +4,12 @@ import { CODES } from '#core/entry-line/codes.ts';
 import { simulatedKit, typedReplicates } from '#core/practice/simulated-kit.ts';
 import type { SimulatedBow } from '#core/practice/simulated-bow.ts';
 import type { Control } from '#core/craft/controls.ts';
-import type { BowFacts } from '#core/record/entry.ts';
+import type { BowFacts, LoggedEntry } from '#core/record/entry.ts';
+import { type BowState, foldLog } from '#core/record/fold.ts';
+import { countedBand } from '#core/work/counted-band.ts';
+import { pooledValue } from '#core/work/pooled-value.ts';
+import { beyondBand } from '#core/work/step-states.ts';
+import { targetFor, type TargetId } from '#core/work/targets.ts';
 import { twistRange } from '#core/work/twists.ts';
 import { type App, echo, enter, expect, openBench, test } from './app.ts';
 
@@ -64,6 +69,30 @@ async function followOne(page: Page, app: App, name: string, bow: SimulatedBow, 
   if (changes.length > 0) bow.move(changes);
 }
 
+const JUDGED: readonly TargetId[] = [
+  'drawWeight',
+  'braceHeight',
+  'tiller',
+  'limbLineTop',
+  'limbLineBottom',
+  'limbLineRod',
+  'restHeight',
+  'nockingHeight',
+  'centreShotAtPoint',
+];
+
+/** What was read last, or is known from all readings together, and lies outside its band. */
+function outOfBand(state: BowState | null): readonly string[] {
+  if (state === null) return ['no bow'];
+  return JUDGED.flatMap((id) => {
+    const target = targetFor(state, id);
+    const last = id === 'tiller' ? null : state.readings.get(id)?.at(-1)?.mean;
+    const value = pooledValue(state, id) ?? last ?? null;
+    if (target === null || value === null) return [];
+    return beyondBand(value, countedBand(state, id, target)) === 0 ? [] : [`${id} ${value}`];
+  });
+}
+
 const KITS: readonly { readonly name: string; readonly way: Way }[] = [
   { name: 'Kit A', way: 'mouse' },
   { name: 'Kit B', way: 'keyboard' },
@@ -91,6 +120,7 @@ for (const { name, way } of KITS) {
       await expect(page.getByTestId('move-title')).toContainText('Shoot in');
       await page.goto(`${app.address}/rack`);
       await expect(page.locator(`[data-bow="${name}"]`)).toContainText('Ready to tune');
+      expect(outOfBand(foldLog((await app.log(name)) as unknown as LoggedEntry[]))).toEqual([]);
       expect(bow.stringOffs).toBeLessThanOrEqual(9);
     });
   });

@@ -135,6 +135,23 @@ describe('stepStates', () => {
     expect(wordsOf(limit, 'roughBrace')).toBe('outside the limits');
   });
 
+  it('a reading moved into its band is read again before it holds; one moved within it need not', () => {
+    const log = withVerdict();
+    log.read('nockingHeight', 12);
+    expect(wordsOf(log, 'nockingPoint')).toBe('above band');
+    log.change('nockingPoint', -7);
+    const status = stepStates(log.state).find(({ step }) => step.id === 'nockingPoint');
+    expect(status).toMatchObject({
+      state: 'stale',
+      words: 'stale, nocking point 7 mm since',
+      missing: ['nockingHeight'],
+    });
+    log.read('nockingHeight', 5);
+    expect(wordsOf(log, 'nockingPoint')).toBe('holds');
+    log.change('nockingPoint', 0.5);
+    expect(wordsOf(log, 'nockingPoint')).toBe('holds');
+  });
+
   it('leaves out what a shelf bow does not have', () => {
     const ids = stepStates(bowFor('right', 'shelfTarget').state).map((status) => status.step.id);
     expect(ids).not.toContain('restAndPlunger');

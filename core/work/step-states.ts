@@ -2,7 +2,7 @@ import { type ReadingKind } from '../craft/readings.ts';
 import type { Upset } from '../craft/upsets.ts';
 import type { BowState } from '../record/fold.ts';
 import { onceFor } from '../record/once-for.ts';
-import { presentValue } from '../gains/present-reading.ts';
+import { type PresentReading, presentReading, presentValue } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import { bareShaftEvidence } from './bare-shaft-evidence.ts';
 import { type FacetProgress, facetProgress, missingReadings } from './facet-progress.ts';
@@ -95,6 +95,11 @@ function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): St
       return { ...base, state: 'stale', words: `stale, ${due}`, missing: ['braceHeight'] };
     const out = worstOutOfBand(state, step.id);
     if (out !== null) return { ...base, state: 'outOfBand', words: out };
+    const moved = movedIntoBand(state, step.id);
+    if (moved !== null) {
+      const words = `stale, ${sinceUpsetWords(moved.movedBy)} since`;
+      return { ...base, state: 'stale', words, missing: [moved.measured.reading] };
+    }
     return { ...base, state: 'holds', words: holdsWords(step, facet) };
   }
   const partly = partlyWords(step, facet);
@@ -156,6 +161,17 @@ function worstOutOfBand(state: BowState, stepId: StepId): string | null {
     if (limit !== null && beyondBand(value, limit) !== 0) return 'outside the limits';
     const beyond = beyondBand(pooledValue(state, id) ?? value, countedBand(state, id, target));
     if (beyond !== 0) return beyond > 0 ? 'above band' : 'below band';
+  }
+  return null;
+}
+
+/** A reading last seen out of band and moved since: what should have brought it in is not yet seen. */
+function movedIntoBand(state: BowState, stepId: StepId): PresentReading | null {
+  for (const id of STEP_TARGETS[stepId] ?? []) {
+    const target = targetFor(state, id);
+    const present = id === 'tiller' ? null : presentReading(state, id);
+    if (target === null || present === null || present.fresh) continue;
+    if (beyondBand(present.measured.mean, countedBand(state, id, target)) !== 0) return present;
   }
   return null;
 }
