@@ -3,7 +3,7 @@ import type { EntryBody } from '../record/entry.ts';
 import type { Code } from './codes.ts';
 
 /** One answer to a question: what it says, and the text the entry line would have held. */
-interface Choice {
+export interface Choice {
   readonly label: string;
   readonly text: string;
   readonly bodies: readonly EntryBody[];

@@ -3,8 +3,7 @@ import { bareUnits, READINGS, type ReadingKind } from '../craft/readings.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
 import { atPointFromPlunger } from '../craft/rest-geometry.ts';
-import { isLateral, showReading } from '../craft/show-reading.ts';
-import { showLengthBoth, showNumber } from '../quantity/show.ts';
+import { showNumber } from '../quantity/show.ts';
 import { fromStored, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
@@ -14,6 +13,8 @@ import { presentSpread } from '../gains/repeatability.ts';
 import { beyondBand } from '../work/step-states.ts';
 import { targetFor } from '../work/targets.ts';
 import { likelySlips } from './likely-slips.ts';
+import { farApartQuestion, unexplainedQuestion } from './odd-reading.ts';
+import { bothFigures, oneFigure, sizeWords } from './reading-words.ts';
 import { takeDatum } from './take-datum.ts';
 import type { EntryLine } from './entry-line.ts';
 import { wrongWayQuestion } from './wrong-way.ts';
@@ -55,8 +56,19 @@ export function readReading(
   if (oddIndex >= 0) {
     return askAbout(text, read.amounts, units, values, oddIndex, kind, state, entry);
   }
-  const wrongWay = wrongWayQuestion(state, kind, text, entry(converted, false));
-  if (wrongWay !== null) return wrongWay;
+  const typed = {
+    text,
+    amounts: read.amounts,
+    units: read.amounts.map((amount, index) => units[index] ?? meantUnit(amount, kind, state)),
+    values: converted,
+    shiftMm: datum.shiftMm,
+    entry,
+  };
+  const odd =
+    farApartQuestion(state, kind, typed) ??
+    wrongWayQuestion(state, kind, text, entry(converted, false)) ??
+    unexplainedQuestion(state, kind, typed);
+  if (odd !== null) return odd;
   const guessed = units.find((unit, index) => read.amounts[index]?.unit == null && unit !== null);
   return {
     kind: 'ready',
@@ -149,15 +161,6 @@ function titleOf(kind: ReadingKind, state: BowState): string {
     : READINGS[kind].name;
 }
 
-function oneFigure(kind: ReadingKind, stored: number, state: BowState): string {
-  return showReading(kind, stored, state.bow);
-}
-
-function bothFigures(kind: ReadingKind, stored: number, state: BowState): string {
-  if (READINGS[kind].quantity === 'force' || isLateral(kind)) return oneFigure(kind, stored, state);
-  return showLengthBoth(stored, state.bow.division);
-}
-
 function figureOf(kind: ReadingKind, values: readonly number[], state: BowState): string {
   const mean = bothFigures(kind, meanOf(values), state);
   if (values.length === 1) return mean;
@@ -205,12 +208,10 @@ function notesOf(
 }
 
 function changeSince(state: BowState, kind: ReadingKind, difference: number): string {
-  const force = READINGS[kind].quantity === 'force';
-  const size = Math.abs(difference);
-  const shown = force ? `${showNumber(fromStored(size, 'lb'), 1)} lb` : `${showNumber(size, 1)} mm`;
   const spread = presentSpread(state, kind, learnedGains(state).repeatability).sd;
-  if (size < spread) return 'No change seen since the last reading: less than your own spread.';
-  return `${shown} ${difference > 0 ? 'over' : 'under'} the last reading.`;
+  if (Math.abs(difference) < spread)
+    return 'No change seen since the last reading: less than your own spread.';
+  return `${sizeWords(kind, difference)} the last reading.`;
 }
 
 /** Plunger beyond the throat, mm; stands in for measuring it. */

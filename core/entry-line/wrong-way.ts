@@ -6,12 +6,11 @@ import { learnedGains } from '../gains/learned-gains.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { presentSpread } from '../gains/repeatability.ts';
 import { meanOf } from '../numeric/moments.ts';
-import { showNumber } from '../quantity/show.ts';
-import { fromStored } from '../quantity/units.ts';
 import type { BodyOf, EntryBody } from '../record/entry.ts';
 import type { BowState, ChangeMade } from '../record/fold.ts';
 import { refusalOf } from '../work/refusals.ts';
 import type { EntryLine } from './entry-line.ts';
+import { sizeWords } from './reading-words.ts';
 
 /**
  * Which way a reading goes when a control goes in, where that is certain on every bow: a shorter
@@ -85,12 +84,4 @@ function oppositeOf({ control, amount }: ChangeMade): EntryBody {
     amount: -amount,
     because: 'Had been logged the other way round.',
   };
-}
-
-function sizeWords(kind: ReadingKind, moved: number): string {
-  const size =
-    READINGS[kind].quantity === 'force'
-      ? `${showNumber(Math.abs(fromStored(moved, 'lb')), 1)} lb`
-      : `${showNumber(Math.abs(moved), 1)} mm`;
-  return `${size} ${moved > 0 ? 'over' : 'under'}`;
 }

@@ -158,6 +158,21 @@ describe('nextMove', () => {
     );
   });
 
+  it('has one reading outside the limits read again before anything is turned for it', () => {
+    const log = bowFor('right');
+    for (let i = 0; i < 4; i += 1) log.read('braceHeight', 216, 216.5, 215.5);
+    log.read('braceHeight', 247);
+    const again = moveOf(log);
+    expect(again).toMatchObject({ stop: true, title: 'Measure brace height again' });
+    expect(again?.action).toEqual({ kind: 'enterReading', entryText: 'b ' });
+    expect(again?.why).toContain('9 3/4 in, outside the maker’s limits');
+    log.read('braceHeight', 246.5);
+    expect(moveOf(log)).toMatchObject({ stop: true });
+    expect(moveOf(log)?.title).not.toBe('Measure brace height again');
+    log.read('braceHeight', 216);
+    expect(moveOf(log)?.stop ?? false).toBe(false);
+  });
+
   it('brings brace back inside the maker’s limits as a stop, whatever else is open', () => {
     const log = new BowLog().settle({ braceHeight: 224 });
     const move = moveOf(log);

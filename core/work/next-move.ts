@@ -11,6 +11,7 @@ import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import type { Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
+import { readAgainMove } from './read-again-move.ts';
 import { setupMove } from './setup-moves.ts';
 import { type StepStatus, stepStates } from './step-states.ts';
 import { boltTravel } from './targets.ts';
@@ -36,7 +37,7 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
 
   const stop = steps
     .filter((status) => status.words === 'outside the limits')
-    .map((status) => setupMove(state, status))
+    .map((status) => readAgainMove(state, status) ?? setupMove(state, status))
     .find((move) => move !== null);
   if (stop !== undefined) return stop;
 
