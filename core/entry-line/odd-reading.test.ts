@@ -79,6 +79,7 @@ describe('a reading nothing explains', () => {
   it('takes the last one back in the log when that was the slip', () => {
     const log = withBrace();
     log.read('braceHeight', 247);
+    expect(labels(log, 'b 217')?.[0]).toContain('was a slip: take it back');
     const choice = asked(log, 'b 217')?.choices.find(({ label }) => label.includes('was a slip'));
     for (const body of choice?.bodies ?? []) log.add(body);
     expect(foldLog(log.log)?.readings.get('braceHeight')?.at(-1)?.mean).toBe(217);

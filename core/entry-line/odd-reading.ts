@@ -77,17 +77,20 @@ export function unexplainedQuestion(
   kind: ReadingKind,
   typed: TypedReading,
 ): EntryLine | null {
-  const measured = state.readings.get(kind)?.at(-1);
+  const [before, measured] = lastTwo(state.readings.get(kind) ?? []);
   if (measured === undefined || !nothingSince(state, measured)) return null;
   const { values, text, entry } = typed;
   const moved = meanOf(values) - measured.mean;
   const slip = SLIP_SPREADS * Math.SQRT2 * spreadOf(state, kind);
   if (Math.abs(moved) <= slip) return null;
+  // Agreeing with the one before, it is the last one that was misread.
+  const agrees = before !== undefined && Math.abs(meanOf(values) - before.mean) <= slip;
+  const misread = values.length === 1 && !agrees;
   return {
     kind: 'question',
     asks: `${READINGS[kind].name} ${sizeWords(kind, moved)} the last reading, and nothing was changed since. Read again, or say what it was.`,
     choices: [
-      ...(values.length === 1 ? meant(state, kind, typed, 0, measured.mean, slip) : []),
+      ...(misread ? meant(state, kind, typed, 0, measured.mean, slip) : []),
       {
         label: `The last one, ${oneFigure(kind, measured.mean, state)}, was a slip: take it back`,
         text,
@@ -96,6 +99,10 @@ export function unexplainedQuestion(
       { label: 'Something has moved: store it', text, bodies: [entry(values, true)] },
     ],
   };
+}
+
+function lastTwo<T>(list: readonly T[]): readonly [T | undefined, T | undefined] {
+  return [list.at(-2), list.at(-1)];
 }
 
 /** True when nothing was turned, fitted or shot after a reading. */
