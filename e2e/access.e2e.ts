@@ -130,6 +130,13 @@ test('dialogs have nothing axe objects to, close with Escape, and hand the focus
   await page.keyboard.press('Escape');
   await expect(page).toHaveURL(/\/rack$/);
   await expect(page.getByRole('dialog')).toHaveCount(0);
+  await openBench(page, app, 'Heron');
+  const step = page.locator('[data-step="limbLine"]');
+  await step.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('dialog', { name: 'Limb line' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(step).toBeFocused();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys, codes and look' })).toBeVisible();
   expect(await violations(page)).toEqual([]);
@@ -152,16 +159,20 @@ test('on a phone nothing is wider than the screen and what is touched is large e
   app,
 }) => {
   await page.setViewportSize({ width: 390, height: 844 });
-  for (const open of Object.values(VIEWS)) {
+  for (const [name, open] of Object.entries(VIEWS)) {
     await open(page, app);
     const width = await page.evaluate(() => document.documentElement.scrollWidth);
     expect(width).toBeLessThanOrEqual(390);
+    expect(await page.evaluate(lowerThanAThumb), name).toEqual([]);
   }
-  const small = await page.evaluate(() =>
-    [...document.querySelectorAll('[role="toolbar"] button, nav a, .btn')]
-      .map((element) => ({ box: element.getBoundingClientRect(), name: element.textContent }))
-      .filter(({ box }) => box.width > 0 && (box.width < 44 || box.height < 44))
-      .map(({ name }) => name),
-  );
-  expect(small).toEqual([]);
 });
+
+/** What can be pressed and is drawn lower than 44 px; ticks are pressed by their rows. */
+function lowerThanAThumb(): string[] {
+  const pressed = 'button, summary, select, a, input:not([type="checkbox"]):not([type="radio"])';
+  return [...document.querySelectorAll<HTMLElement>(pressed)]
+    .filter((element) => element.closest('[inert], .visually-hidden') === null)
+    .map((element) => ({ height: element.getBoundingClientRect().height, element }))
+    .filter(({ height }) => height > 2 && height < 43.5)
+    .map(({ height, element }) => `${element.textContent || element.tagName} ${height}`);
+}

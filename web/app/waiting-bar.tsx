@@ -21,7 +21,11 @@ export function WaitingBar({ bow }: { readonly bow: BowHandle }) {
           {queued > 0
             ? `${queued} ${queued === 1 ? 'entry waits' : 'entries wait'} in this browser and will be sent once.`
             : 'What you log now waits in this browser.'}{' '}
-          <button type="button" className="link min-h-6" onClick={() => void flush()}>
+          <button
+            type="button"
+            className="link min-h-6 max-[719px]:min-h-11"
+            onClick={() => void flush()}
+          >
             Try now
           </button>
         </p>
@@ -29,7 +33,11 @@ export function WaitingBar({ bow }: { readonly bow: BowHandle }) {
       {refused.map((one) => (
         <p key={one.key} className="text-stop">
           Not stored: {entryWords(one.entry.body, state.bow)}. {one.refused}{' '}
-          <button type="button" className="link min-h-6" onClick={() => letGo(one.key)}>
+          <button
+            type="button"
+            className="link min-h-6 max-[719px]:min-h-11"
+            onClick={() => letGo(one.key)}
+          >
             Let it go
           </button>
         </p>

@@ -97,7 +97,11 @@ function Echo({
       return (
         <>
           <b className="font-[640]">Logged</b> <Fractions text={stored.words} />{' '}
-          <button type="button" className="link min-h-6 font-[560]" onClick={stored.undo}>
+          <button
+            type="button"
+            className="link min-h-6 font-[560] max-[719px]:min-h-11"
+            onClick={stored.undo}
+          >
             Undo
           </button>
         </>

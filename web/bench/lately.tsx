@@ -125,7 +125,7 @@ export function Lately({
               ) : (
                 <button
                   type="button"
-                  className="link min-h-8 shrink-0 px-1"
+                  className="link min-h-8 shrink-0 px-1 max-[719px]:min-h-11"
                   aria-label={`Undo ${entryWords(entry.body, bow)}`}
                   onClick={() => onUndo(partners)}
                 >

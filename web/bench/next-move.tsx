@@ -70,7 +70,7 @@ export function NextMove({
       </div>
       {(move.reasons.length > 0 || move.wouldChange !== null) && (
         <details className="mt-1" key={move.key}>
-          <summary className="min-h-6 cursor-pointer underline underline-offset-3">
+          <summary className="min-h-6 cursor-pointer content-center underline underline-offset-3 max-[719px]:min-h-11">
             All the reasons
           </summary>
           <ul className="mt-1 grid list-disc gap-1 pl-5">
@@ -123,7 +123,11 @@ export function NextMove({
               <Fractions text={move.runnerUp.title} />
             </b>
             : <Fractions text={move.runnerUp.expect} />.{' '}
-            <button type="button" className="link min-h-6" onClick={() => onOther(move)}>
+            <button
+              type="button"
+              className="link min-h-6 max-[719px]:min-h-11"
+              onClick={() => onOther(move)}
+            >
               I made this one
             </button>
           </p>
@@ -137,7 +141,7 @@ export function NextMove({
             {move.likelyAfter.action.kind === 'change' && (
               <button
                 type="button"
-                className="link min-h-6"
+                className="link min-h-6 max-[719px]:min-h-11"
                 onClick={() => {
                   if (move.likelyAfter !== null) onDone(move.likelyAfter);
                 }}

@@ -33,6 +33,7 @@ import { SessionPanel } from './session-panel.tsx';
 import { useRangeEntry } from './use-range-entry.ts';
 import { useChosenSession } from './use-chosen-session.ts';
 import { useSessionSetup } from './use-session-setup.ts';
+import { Fractions } from '../ui/fractions.tsx';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { usePlot } from './use-plot.ts';
 
@@ -201,7 +202,9 @@ function Range({
             {!narrow && tools}
             {move !== null && (
               <p className="mt-2 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
-                <a href="#next-move">Next: {move.title}</a>
+                <a href="#next-move" className="block min-h-11 content-center">
+                  Next: <Fractions text={move.title} />
+                </a>
               </p>
             )}
             <div className="mt-5 hidden grid-cols-[190px_minmax(0,1fr)] gap-x-6 min-[900px]:grid">

@@ -146,7 +146,7 @@ function RemedyRow({
         </p>
         <p className="text-[13px] text-ink-2">
           {remedy.reversible ? 'Can be taken back' : 'Cannot be taken back'};{' '}
-          {showAmount(lead.control, remedy.room)} left that way.{' '}
+          <Fractions text={showAmount(lead.control, remedy.room)} /> left that way.{' '}
           {shift.changes === 0
             ? 'Rule of thumb.'
             : `Learned from ${shift.changes} ${shift.changes === 1 ? 'change' : 'changes'} on this bow.`}

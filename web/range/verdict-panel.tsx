@@ -47,7 +47,9 @@ export function VerdictPanel({
         </p>
       )}
       <details className="mt-1 text-[13px] text-ink-2">
-        <summary className="min-h-6 cursor-pointer">{words.how}</summary>
+        <summary className="min-h-6 cursor-pointer content-center max-[719px]:min-h-11">
+          {words.how}
+        </summary>
         <p className="mt-1">
           Tolerance ± {showNumber(fromStored(verdict.toleranceMm, unit), 1)} {unit} (
           {session.toleranceWhy}). Out is said at 95 % on one side, inside at 80 %. It holds when

@@ -1,8 +1,8 @@
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useState } from 'react';
 
-/** A dialog on a plain sheet: Radix keeps the focus, Escape closes. */
+/** A dialog on a plain sheet: Radix keeps the focus, Escape closes and the hand is back where it was. */
 export function SheetDialog({
   title,
   description,
@@ -19,6 +19,7 @@ export function SheetDialog({
   /** The sheet itself takes the focus, where Enter on the first button would log something. */
   readonly focusSheet?: boolean;
 }) {
+  const [openedFrom] = useState(() => document.activeElement);
   return (
     <Dialog.Root
       open
@@ -33,6 +34,10 @@ export function SheetDialog({
             if (!focusSheet || !(event.currentTarget instanceof HTMLElement)) return;
             event.preventDefault();
             event.currentTarget.focus();
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            giveFocusBack(openedFrom);
           }}
           className={`sheet-panel fixed top-1/2 left-1/2 z-50 max-h-[94dvh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6 ${wide ? 'w-[min(1080px,96vw)]' : 'w-[min(680px,94vw)]'}`}
         >
@@ -49,4 +54,12 @@ export function SheetDialog({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** To where the sheet was opened from, or to the view when that is gone; never from where it went on purpose. */
+function giveFocusBack(openedFrom: Element | null): void {
+  const lost = document.activeElement === null || document.activeElement === document.body;
+  if (!lost || openedFrom === document.body) return;
+  const there = openedFrom?.isConnected === true ? openedFrom : document.getElementById('main');
+  if (there instanceof HTMLElement || there instanceof SVGElement) there.focus();
 }
