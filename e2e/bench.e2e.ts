@@ -153,6 +153,31 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     ]);
   });
 
+  test('a reading nothing explains, and replicates too far apart, are asked about', async ({
+    page,
+    app,
+  }) => {
+    await enter(page, 'b 218 218.5');
+    const line = page.getByRole('textbox', { name: 'Entry line' });
+    await line.fill('b 9 3/4');
+    await line.press('Enter');
+    await expect(line).toHaveValue('b 9 3/4');
+    await expect(echo(page)).toContainText('nothing was changed since');
+    await echo(page)
+      .getByRole('button', { name: /8 3\/4 in/ })
+      .click();
+    await expect(line).toHaveValue('');
+    await expect
+      .poll(async () => (await app.log('Heron')).at(-1)?.body)
+      .toMatchObject({ values: [expect.closeTo(222.25, 2)], confirmedUnlikely: false });
+    await line.fill('w 34 28');
+    await expect(echo(page)).toContainText('28.0 lb is 6.0 lb from the other');
+    await echo(page).getByRole('button', { name: 'Without it: 34.0 lb' }).click();
+    await expect
+      .poll(async () => (await app.log('Heron')).at(-1)?.body['values'])
+      .toEqual([expect.closeTo(151.24, 1)]);
+  });
+
   test('a bolt past its travel is refused with the reason, on the line', async ({ page }) => {
     await page.getByRole('textbox', { name: 'Entry line' }).fill('top +2');
     await expect(echo(page)).toContainText('past the stop');

@@ -47,7 +47,7 @@ export function EntryLine({
         autoComplete="off"
         autoCapitalize="off"
         spellCheck={false}
-        className="h-11 w-full min-w-0 bg-transparent text-[24px] font-[520] outline-offset-0 min-[720px]:w-60 min-[720px]:shrink-0"
+        className="h-11 w-full min-w-0 bg-transparent px-1.5 text-[24px] font-[520] outline-offset-0 min-[720px]:w-60 min-[720px]:shrink-0"
         placeholder={placeholder}
         value={text}
         onChange={(event) => onText(event.target.value)}
