@@ -10,7 +10,8 @@ const root = document.getElementById('root');
 if (root === null) throw new Error('index.html has no #root');
 createRoot(root).render(
   <StrictMode>
-    <RouterProvider router={router} />
+    {/* A press is answered in one piece: in slices, frames of the page being left are drawn between. */}
+    <RouterProvider router={router} useTransitions={false} />
   </StrictMode>,
 );
 keepForOffline();
