@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog, bowFor } from '../fixtures/bow-log.ts';
+import { withVerdict } from '../fixtures/tuned-bow.ts';
 import { CONTROLS, type Control } from '../craft/controls.ts';
 import { FIT_OUT_LABEL, type FitOutItem, ITEM_TOUCHES } from '../craft/fit-out.ts';
 import { LAST_BENCH_STEP, STEP_IDS, type StepId } from '../craft/steps.ts';
@@ -14,27 +15,6 @@ function stale(log: BowLog): readonly StepId[] {
 function wordsOf(log: BowLog, id: StepId): string | undefined {
   return stepStates(log.state).find((status) => status.step.id === id)?.words;
 }
-function withVerdict(): BowLog {
-  const log = bowFor('right');
-  const session = log.open(40);
-  for (const end of [1, 2]) {
-    log.shots(session, end, 'fletched', [
-      [1, 2],
-      [-3, 1],
-      [2, -2],
-      [0, 3],
-      [-2, -1],
-      [3, 0],
-    ]);
-    log.shots(session, end, 'bare', [
-      [2, 1],
-      [-1, -2],
-      [1, 2],
-    ]);
-  }
-  return log;
-}
-
 /** What each control must put in doubt, written out by hand from the workshop's table. */
 const UPSET: Readonly<Record<Control, readonly StepId[]>> = {
   twists: [
@@ -133,23 +113,6 @@ describe('stepStates', () => {
     expect(wordsOf(log, 'roughTiller')).toBe('above band');
     const limit = bowFor('right').settle({ braceHeight: 225 });
     expect(wordsOf(limit, 'roughBrace')).toBe('outside the limits');
-  });
-
-  it('a reading moved into its band is read again before it holds; one moved within it need not', () => {
-    const log = withVerdict();
-    log.read('nockingHeight', 12);
-    expect(wordsOf(log, 'nockingPoint')).toBe('above band');
-    log.change('nockingPoint', -7);
-    const status = stepStates(log.state).find(({ step }) => step.id === 'nockingPoint');
-    expect(status).toMatchObject({
-      state: 'stale',
-      words: 'stale, nocking point 7 mm since',
-      missing: ['nockingHeight'],
-    });
-    log.read('nockingHeight', 5);
-    expect(wordsOf(log, 'nockingPoint')).toBe('holds');
-    log.change('nockingPoint', 0.5);
-    expect(wordsOf(log, 'nockingPoint')).toBe('holds');
   });
 
   it('leaves out what a shelf bow does not have', () => {

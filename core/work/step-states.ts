@@ -17,7 +17,7 @@ import {
 } from '../craft/steps.ts';
 import { countedBand } from './counted-band.ts';
 import { pooledValue } from './pooled-value.ts';
-import { targetFor, type TargetId } from './targets.ts';
+import { type Target, targetFor, type TargetId } from './targets.ts';
 
 export type StepState = 'holds' | 'toDo' | 'stale' | 'outOfBand' | 'skipped';
 
@@ -152,11 +152,24 @@ export function presentTargetValue(state: BowState, id: TargetId): number | null
   return top === null || bottom === null ? null : top - bottom;
 }
 
+/** Where tuning begins on any bow; where it ends, this bow's bare shafts say. */
+const STARTING_TARGETS: readonly TargetId[] = ['nockingHeight', 'centreShotAtPoint'];
+
+/** Once the shaft on the bow has been shot bare, a mere starting value judges no more. */
+function judges(state: BowState, id: TargetId, target: Target): boolean {
+  if (target.source !== 'rule of thumb' || !STARTING_TARGETS.includes(id)) return true;
+  const fitted = state.upsets.findLast((one) => one.kind === 'item' && one.item === 'shaft');
+  const since = fitted?.index ?? -1;
+  return !state.sessions.some(({ shots }) =>
+    shots.some(({ arrow, index }) => arrow === 'bare' && index > since),
+  );
+}
+
 function worstOutOfBand(state: BowState, stepId: StepId): string | null {
   for (const id of STEP_TARGETS[stepId] ?? []) {
     const target = targetFor(state, id);
     const value = presentTargetValue(state, id);
-    if (target === null || value === null) continue;
+    if (target === null || value === null || !judges(state, id, target)) continue;
     const { limit } = target;
     if (limit !== null && beyondBand(value, limit) !== 0) return 'outside the limits';
     const beyond = beyondBand(pooledValue(state, id) ?? value, countedBand(state, id, target));
@@ -171,6 +184,7 @@ function movedIntoBand(state: BowState, stepId: StepId): PresentReading | null {
     const target = targetFor(state, id);
     const present = id === 'tiller' ? null : presentReading(state, id);
     if (target === null || present === null || present.fresh) continue;
+    if (!judges(state, id, target)) continue;
     if (beyondBand(present.measured.mean, countedBand(state, id, target)) !== 0) return present;
   }
   return null;
