@@ -201,8 +201,8 @@ function Range({
             />
             {!narrow && tools}
             {move !== null && (
-              <p className="mt-2 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
-                <a href="#next-move" className="block min-h-11 content-center">
+              <p className="-mt-1 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
+                <a href="#next-move" className="-mb-3 block min-h-11 content-center">
                   Next: <Fractions text={move.title} />
                 </a>
               </p>

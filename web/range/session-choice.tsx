@@ -25,7 +25,7 @@ export function SessionChoice({
   return (
     <div className="mb-1 flex items-center justify-between text-[13px]">
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 max-[719px]:min-h-11 font-[560]">
+        <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 max-[719px]:-my-1 max-[719px]:min-h-11 font-[560]">
           {session === null ? 'New session' : `${words(session)}, end ${endNumber}`}
           <ChevronDown size={14} strokeWidth={1.6} aria-hidden />
         </DropdownMenu.Trigger>
@@ -50,7 +50,11 @@ export function SessionChoice({
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
       {session !== null && !session.closed && (
-        <button type="button" className="link min-h-9 max-[719px]:min-h-11" onClick={onEnd}>
+        <button
+          type="button"
+          className="link min-h-9 max-[719px]:-my-1 max-[719px]:min-h-11"
+          onClick={onEnd}
+        >
           End the session
         </button>
       )}

@@ -47,7 +47,7 @@ export function VerdictPanel({
         </p>
       )}
       <details className="mt-1 text-[13px] text-ink-2">
-        <summary className="min-h-6 cursor-pointer content-center max-[719px]:min-h-11">
+        <summary className="min-h-6 cursor-pointer content-center max-[719px]:-my-1 max-[719px]:min-h-11">
           {words.how}
         </summary>
         <p className="mt-1">
