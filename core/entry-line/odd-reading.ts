@@ -77,7 +77,8 @@ export function unexplainedQuestion(
   kind: ReadingKind,
   typed: TypedReading,
 ): EntryLine | null {
-  const [before, measured] = lastTwo(state.readings.get(kind) ?? []);
+  const known = state.readings.get(kind) ?? [];
+  const [before, measured] = [known.at(-2), known.at(-1)];
   if (measured === undefined || !nothingSince(state, measured)) return null;
   const { values, text, entry } = typed;
   const moved = meanOf(values) - measured.mean;
@@ -99,10 +100,6 @@ export function unexplainedQuestion(
       { label: 'Something has moved: store it', text, bodies: [entry(values, true)] },
     ],
   };
-}
-
-function lastTwo<T>(list: readonly T[]): readonly [T | undefined, T | undefined] {
-  return [list.at(-2), list.at(-1)];
 }
 
 /** True when nothing was turned, fitted or shot after a reading. */

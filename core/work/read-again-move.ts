@@ -7,7 +7,7 @@ import { beyondBand, type StepStatus } from './step-states.ts';
 import { targetFor } from './targets.ts';
 
 /**
- * A single brace reading outside the limits that everything read before speaks against: it is read
+ * A single brace reading outside the limits that all readings together speak against: it is read
  * again before anything is turned for it. Null once a second reading says the same, or when the
  * earlier readings agree.
  */
@@ -25,7 +25,7 @@ export function readAgainMove(state: BowState, status: StepStatus): Move | null 
     ...again,
     key: 'readAgain:braceHeight',
     title: 'Measure brace height again',
-    why: `It reads ${showLength(last.mean, state.bow)}, outside ${whose}, where all that was read before says ${showLength(pooled, state.bow)}. Nothing is turned for one reading; do not shoot until it is inside.`,
+    why: `It reads ${showLength(last.mean, state.bow)}, outside ${whose}, where all readings together say ${showLength(pooled, state.bow)}. Nothing is turned for one reading; do not shoot until it is inside.`,
     wouldChange: 'A second reading that says the same.',
     stop: true,
   };
