@@ -8,7 +8,7 @@ import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { foldLog } from '#core/record/fold.ts';
 import { planSetup } from '#core/work/plan-setup.ts';
 import { setupDecision } from '#core/work/setup-decision.ts';
-import { twistRange } from '#core/work/twists.ts';
+import { twistRange } from '#core/limits/twist-limits.ts';
 
 const TRAVEL_TURNS = 3;
 const BRACE_LIMIT_MARGIN_MM = 8;

@@ -13,13 +13,14 @@ import { CHECKLISTS } from '#core/craft/checklists.ts';
 import { FIT_OUT_ITEMS, STRING_MATERIALS } from '#core/craft/fit-out.ts';
 import { FACET_IDS, type FacetId, STEP_IDS } from '#core/craft/steps.ts';
 import {
+  BRACE_FIGURES,
   COUNTED_CONTROLS,
   type Entry,
   type EntryBody,
   type LoggedEntry,
   SOURCES,
 } from '#core/record/entry.ts';
-import { id, MOST_NAME, MOST_TEXT, shortText, text } from './parts.ts';
+import { id, instant, name, reason, shortText, text } from './parts.ts';
 import { SHOOTING_BODIES } from './shooting-entry.ts';
 
 /** Longest list of replicates accepted, so that one entry can never fill the disk. */
@@ -36,13 +37,16 @@ const makerFigures = z.strictObject({
   boltTravelTurns: z.number().min(0).max(20).optional(),
   markedWeightN: positive.max(1000).optional(),
   markedDrawMm: positive.max(1200).optional(),
+  leastArrowMassG: positive.max(100).optional(),
+  sideScrewTurns: z.number().positive().max(20).optional(),
 });
 
 const arrowFacts = z.strictObject({
-  described: z.string().trim().max(MOST_NAME),
+  described: name,
   lengthMm: z.number().min(450).max(1000),
   diameterMm: z.number().min(3).max(15),
   pointMassG: z.number().min(1).max(40),
+  massG: z.number().min(1).max(200).optional(),
 });
 const stringFacts = z.strictObject({
   stringId: shortText,
@@ -56,8 +60,8 @@ const stringFacts = z.strictObject({
 const bowMade = z.strictObject({
   kind: z.literal('bowMade'),
   name: shortText,
-  owner: z.string().trim().max(MOST_NAME),
-  described: z.string().trim().max(MOST_NAME),
+  owner: name,
+  described: name,
   bowKind: z.enum(BOW_KINDS),
   amoLengthIn: z.number().min(40).max(80),
   hand: z.enum(HANDS),
@@ -100,6 +104,7 @@ const entryBodySchema = z.discriminatedUnion('kind', [
       .refine((amount) => amount !== 0, 'a change of nothing'),
     moveId: id.optional(),
     because: text,
+    despite: reason.optional(),
   }),
   z
     .strictObject({
@@ -122,10 +127,11 @@ const entryBodySchema = z.discriminatedUnion('kind', [
     .strictObject({
       kind: z.literal('itemFitted'),
       item: z.enum(FIT_OUT_ITEMS),
-      described: z.string().trim().max(MOST_NAME),
+      described: name,
       touches: z.array(z.enum(FACET_IDS as [FacetId, ...FacetId[]])).max(FACET_IDS.length),
       string: stringFacts.optional(),
       arrow: arrowFacts.optional(),
+      despite: reason.optional(),
     })
     .refine(({ item, string }) => (item === 'string') === (string !== undefined), {
       message: 'a string, and only a string, comes with its facts',
@@ -137,8 +143,16 @@ const entryBodySchema = z.discriminatedUnion('kind', [
       maker: makerFigures.optional(),
       amoDrawMm: amoDrawMm.optional(),
       throatToPlungerMm: throatToPlungerMm.optional(),
-      owner: z.string().trim().max(MOST_NAME).optional(),
-      described: z.string().trim().max(MOST_NAME).optional(),
+      arrowMassG: positive.max(200).optional(),
+      name: shortText.optional(),
+      owner: name.optional(),
+      described: name.optional(),
+      hand: z.enum(HANDS).optional(),
+      hook: z.enum(HOOKS).optional(),
+      purpose: z.enum(PURPOSES).optional(),
+      braceReference: z.enum(BRACE_REFERENCES).optional(),
+      braceFigures: z.enum(BRACE_FIGURES).optional(),
+      anotherArcher: z.boolean().optional(),
     }),
   }),
   z.strictObject({
@@ -152,7 +166,10 @@ const entryBodySchema = z.discriminatedUnion('kind', [
     items: z.array(shortText).max(60),
   }),
   z.strictObject({ kind: z.literal('shotsFired'), count: z.int().min(1).max(1000), note: text }),
-  z.strictObject({ kind: z.literal('note'), text: z.string().trim().min(1).max(MOST_TEXT) }),
+  z.strictObject({
+    kind: z.literal('note'),
+    text: text.refine((words) => words.trim() !== '', 'is empty'),
+  }),
   ...SHOOTING_BODIES,
   z.strictObject({ kind: z.literal('moveSetAside'), moveKey: shortText, title: text }),
   z.strictObject({ kind: z.literal('undone'), entryId: id }),
@@ -161,7 +178,7 @@ const entryBodySchema = z.discriminatedUnion('kind', [
 export const entrySchema = z.strictObject({
   id,
   bowId: id,
-  at: z.iso.datetime(),
+  at: instant,
   by: shortText,
   body: entryBodySchema,
 }) satisfies z.ZodType<Entry>;

@@ -1,9 +1,48 @@
 import { z } from 'zod';
 
 /** Longest name and free text accepted, so that one entry can never fill the disk. */
-export const MOST_NAME = 80;
-export const MOST_TEXT = 2000;
+const MOST_NAME = 80;
+const MOST_TEXT = 2000;
 
 export const id = z.uuid();
-export const shortText = z.string().trim().min(1).max(MOST_NAME);
-export const text = z.string().max(MOST_TEXT);
+
+/**
+ * Text that is stored just as it was sent: whole characters, no control characters but line ends and
+ * tabs. A lone half of a character, or a NUL, would come back from the disk as something else.
+ */
+function plain(most: number) {
+  return z
+    .string()
+    .max(most)
+    .refine((text) => text.isWellFormed(), 'holds half a character')
+    .refine((text) => !CONTROL_CHARACTERS.test(text), 'holds a control character');
+}
+// Written as escapes: these are the characters nobody can see.
+// eslint-disable-next-line no-control-regex
+const CONTROL_CHARACTERS = /[\u0000-\u0008\u000b\u000c\u000e-\u001f\u007f]/;
+
+/** A name may be left out; it neither begins nor ends with a blank. */
+export const name = plain(MOST_NAME).refine(
+  (text) => text.trim() === text,
+  'begins or ends with a blank',
+);
+export const shortText = name.refine((text) => text !== '', 'is empty');
+export const text = plain(MOST_TEXT);
+
+const MOST_REASON = 200;
+/** Why something is written down though a limit speaks against it. */
+export const reason = plain(MOST_REASON).refine((words) => words.trim() !== '', 'is empty');
+
+/** Years a device's clock can show: before and after, it was never set. */
+const YEARS = { first: 2000, last: 2199 } as const;
+/** Longest way to write an instant down: to the microsecond, with an offset. */
+const MOST_INSTANT = 35;
+
+/** A moment as ISO 8601 in UTC. */
+export const instant = z.iso
+  .datetime()
+  .max(MOST_INSTANT)
+  .refine((at) => {
+    const year = Number(at.slice(0, 4));
+    return year >= YEARS.first && year <= YEARS.last;
+  }, 'lies outside the years 2000 to 2199');

@@ -10,7 +10,7 @@ import {
   type ShootingBody,
   WINDS,
 } from '#core/record/shooting-entries.ts';
-import { id, MOST_NAME, shortText, text } from './parts.ts';
+import { id, name, reason, shortText, text } from './parts.ts';
 
 const attitude = z.strictObject({
   outwardDeg: z.number().min(-45).max(45),
@@ -20,7 +20,7 @@ const buttMm = z.number().min(-MOST_FROM_MARK_MM).max(MOST_FROM_MARK_MM);
 const distanceM = z.number().min(2).max(120);
 const endNumber = z.int().min(1).max(500);
 const arrowNumber = z.int().min(1).max(99);
-const optionalName = z.string().trim().max(MOST_NAME).optional();
+const optionalName = name.optional();
 const wayOrStraight = z.union([z.literal(-1), z.literal(0), z.literal(1)]);
 
 /** What can be said about shooting, checked at every door. */
@@ -36,6 +36,7 @@ export const SHOOTING_BODIES = [
     experimentId: id.optional(),
     markBelowTopMm: z.number().min(0).max(5000).optional(),
     arrowSpeedMps: z.number().min(20).max(120).optional(),
+    despite: reason.optional(),
     place: optionalName,
     light: z.enum(LIGHTS).optional(),
     wind: z.enum(WINDS).optional(),
@@ -102,6 +103,7 @@ export const SHOOTING_BODIES = [
       step: z.number().positive().max(50),
       distanceM,
       shotsADay: z.int().min(6).max(500),
+      despite: reason.optional(),
     })
     .refine(({ low, high, step }) => high - low >= step, {
       message: 'at least two settings are needed',
@@ -120,5 +122,6 @@ export const SHOOTING_BODIES = [
     pictureId: id,
     endNumber,
   }),
+  z.strictObject({ kind: z.literal('aimSet'), sessionId: id }),
   z.strictObject({ kind: z.literal('sessionClosed'), sessionId: id }),
 ] as const satisfies readonly z.ZodType<ShootingBody>[];

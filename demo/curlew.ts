@@ -23,7 +23,7 @@ export function curlew(nowMs: number): readonly Entry[] {
     },
     amoDrawMm: inches(28.5),
     twistsAtStart: 26,
-    arrow: { described: 'carbon, spine 600', lengthMm: 742, diameterMm: 6.5, pointMassG: 7.78 },
+    arrow: { described: 'carbon, spine 600', lengthMm: 762, diameterMm: 6.5, pointMassG: 7.78 },
   });
   log.confirmThrough('nockFit');
   log

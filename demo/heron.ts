@@ -31,7 +31,7 @@ const HERON: BowFacts = {
 /** Heron: set up eight weeks ago, a string that crept 2.4 mm, a stiff arrow mended, brace now low. */
 export function heron(nowMs: number): readonly Entry[] {
   const log = new LogWriter(101, 'Maren', nowMs);
-  log.daysAgo(56).bow(HERON).confirmThrough('nockFit');
+  log.daysAgo(56).bow(HERON).fit('clicker', 'blade on the window').confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 33.8 33.9', [pounds(33.8), pounds(33.9)])
     .read('braceHeight', 'b 8 5/8 8 11/16 8 5/8', [inches(8.625), inches(8.6875), inches(8.625)])
@@ -94,7 +94,7 @@ export function heron(nowMs: number): readonly Entry[] {
 export function egret(nowMs: number): readonly Entry[] {
   const log = new LogWriter(102, 'Maren', nowMs);
   log.daysAgo(20).bow({ ...HERON, name: 'Egret', described: 'Heron’s back-up, house limb, 34' });
-  log.confirmThrough('nockFit');
+  log.fit('clicker', 'blade on the window').confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 34.3 34.2', [pounds(34.3), pounds(34.2)])
     .read('braceHeight', 'b 8 1/2 8 1/2 8 9/16', [inches(8.5), inches(8.5), inches(8.5625)])

@@ -1,3 +1,4 @@
+import { type FitOutItem, ITEM_TOUCHES } from '#core/craft/fit-out.ts';
 import { v4 as uuidFrom } from 'uuid';
 import { entrySchema } from '#contract/entry.ts';
 import type { Control } from '#core/craft/controls.ts';
@@ -113,6 +114,12 @@ export class LogWriter {
   confirmThrough(last: StepId): this {
     const upTo = STEP_IDS.slice(0, STEP_IDS.indexOf(last) + 1);
     return this.confirm(...upTo.filter((id) => stepFacts(id).clearing.by === 'confirmation'));
+  }
+
+  /** Something put on the bow, with what the workshop's table says it puts in doubt. */
+  fit(item: FitOutItem, described: string): this {
+    this.add({ kind: 'itemFitted', item, described, touches: ITEM_TOUCHES[item] });
+    return this;
   }
 
   shots(count: number, note: string): this {

@@ -10,7 +10,7 @@ import { countedBand } from '#core/work/counted-band.ts';
 import { pooledValue } from '#core/work/pooled-value.ts';
 import { beyondBand } from '#core/work/step-states.ts';
 import { targetFor, type TargetId } from '#core/work/targets.ts';
-import { twistRange } from '#core/work/twists.ts';
+import { twistRange } from '#core/limits/twist-limits.ts';
 import { type App, echo, enter, expect, openBench, test } from './app.ts';
 
 const MOST_MOVES = 90;

@@ -39,8 +39,6 @@ const LONGBOW_BRACE = [155, 180] as const;
 
 /** How far beyond the table's band the brace may go when the maker gives no range, mm. */
 export const BRACE_LIMIT_MARGIN_MM = 6;
-/** Turns out from the stop that are allowed while the maker's bolt travel is unknown. A guess. */
-export const GUESSED_BOLT_TRAVEL_TURNS = 3;
 
 /**
  * Brace height to the grip throat for a bow whose maker gives none: typical bands by kind and

@@ -25,6 +25,9 @@ const FACT_IDS = [
   'limbMark',
   'makerBrace',
   'makerTravel',
+  'makerScrews',
+  'makerArrow',
+  'arrowMass',
   'throatToPlunger',
   'band',
   'shots',
@@ -36,6 +39,9 @@ const FACTS: Readonly<Record<FactId, { readonly code: string; readonly name: str
   limbMark: { code: 'mark', name: 'Limb mark, weight at draw' },
   makerBrace: { code: 'mb', name: 'Maker’s brace range' },
   makerTravel: { code: 'mt', name: 'Maker’s bolt travel' },
+  makerScrews: { code: 'ms', name: 'Maker’s side-screw travel' },
+  makerArrow: { code: 'ma', name: 'Maker’s lightest arrow' },
+  arrowMass: { code: 'am', name: 'Whole arrow, weighed' },
   throatToPlunger: { code: 'tp', name: 'Throat to plunger' },
   band: { code: 'band', name: 'Band of your own' },
   shots: { code: 'shots', name: 'Shots' },
@@ -69,7 +75,7 @@ export function codeAt(text: string): { readonly code: Code; readonly argumentAt
   const body = text.slice(indent).toLowerCase();
   for (const code of CODES) {
     const spaced = code.code.replace(' ', '\\s+');
-    const found = new RegExp(`^${spaced}(?=$|\\s|[-+−\\d.])`).exec(body);
+    const found = new RegExp(`^${spaced}(?=$|\\s|[-+−\\d.,½¼¾⅛⅜⅝⅞⅓⅔])`).exec(body);
     if (found !== null) return { code, argumentAt: indent + found[0].length };
   }
   return null;

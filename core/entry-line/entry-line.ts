@@ -2,11 +2,20 @@ import type { Refusal } from '../quantity/read-amounts.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { Code } from './codes.ts';
 
-/** One answer to a question: what it says, and the text the entry line would have held. */
+/**
+ * One answer to a question: what it says, and the text the entry line would have held. With no bodies
+ * the text goes onto the line and is asked about in its turn.
+ */
 export interface Choice {
   readonly label: string;
   readonly text: string;
   readonly bodies: readonly EntryBody[];
+}
+
+/** A press that puts another text onto the line. */
+interface Way {
+  readonly label: string;
+  readonly text: string;
 }
 
 /** What the entry line makes of a text. Nothing typed is ever thrown away. */
@@ -19,7 +28,8 @@ export type EntryLine =
       readonly hint: string;
       readonly completions: readonly Code[];
     }
-  | { readonly kind: 'refused'; readonly refusal: Refusal }
+  /** `way` is the text that leads on, where there is one: a fact is recorded whatever the limits say. */
+  | { readonly kind: 'refused'; readonly refusal: Refusal; readonly way?: Way | undefined }
   | { readonly kind: 'question'; readonly asks: string; readonly choices: readonly Choice[] }
   | {
       readonly kind: 'ready';

@@ -24,6 +24,8 @@ export interface TypedReading {
   /** What the bow's own datum adds to a figure as it was read, mm. */
   readonly shiftMm: number;
   readonly entry: (stored: readonly number[], confirmedUnlikely: boolean) => BodyOf<'reading'>;
+  /** What another text would store when typed by hand. */
+  readonly reread: (text: string) => readonly BodyOf<'reading'>[];
 }
 
 /**
@@ -48,18 +50,18 @@ export function farApartQuestion(
     asks: `${oneFigure(kind, values[odd]!, state)} is ${sizeFigure(kind, apart)} from the other${alone ? '' : 's'}, more than one hand and one tool differ. Read again, or say which holds.`,
     choices: [
       ...meant(state, kind, typed, odd, meanOf(others), slip),
-      {
-        label: `Without it: ${others.map((one) => oneFigure(kind, one, state)).join(', ')}`,
-        text: withAmount(typed, odd, ''),
-        bodies: [entry(others, false)],
-      },
+      mended(
+        typed,
+        `Without it: ${others.map((one) => oneFigure(kind, one, state)).join(', ')}`,
+        withAmount(typed, odd, ''),
+      ),
       ...(alone
         ? [
-            {
-              label: `${oneFigure(kind, values[odd]!, state)} alone`,
-              text: withAmount(typed, 1 - odd, ''),
-              bodies: [entry([values[odd]!], false)],
-            },
+            mended(
+              typed,
+              `${oneFigure(kind, values[odd]!, state)} alone`,
+              withAmount(typed, 1 - odd, ''),
+            ),
           ]
         : []),
       { label: 'All are right: store them', text, bodies: [entry(values, true)] },
@@ -138,11 +140,17 @@ function meant(
   const near = [expectedAsRead - within, expectedAsRead + within] as const;
   return likelySlips(amount, unit, near, expectedAsRead)
     .slice(0, 1)
-    .map((slip) => ({
-      label: `${slip.typed}, ${bothFigures(kind, slip.stored, state)}`,
-      text: withAmount(typed, index, slip.typed),
-      bodies: [typed.entry(typed.values.with(index, slip.stored + typed.shiftMm), false)],
-    }));
+    .map((slip) =>
+      mended(
+        typed,
+        `${slip.typed}, ${bothFigures(kind, slip.stored + typed.shiftMm, state)}`,
+        withAmount(typed, index, slip.typed),
+      ),
+    );
+}
+
+function mended({ reread }: TypedReading, label: string, text: string): Choice {
+  return { label, text, bodies: reread(text) };
 }
 
 /** The line as it would have been typed with another amount, or none, in one place. */

@@ -65,7 +65,9 @@ describe('readings', () => {
 
   it('says when a reading is outside the maker’s limits, and still takes it', () => {
     const line = read('b 9');
-    expect(line.kind === 'ready' && line.notes.join(' ')).toMatch(/Outside the maker’s limits/);
+    expect(line.kind === 'ready' && line.notes.join(' ')).toMatch(
+      /Outside the maker’s range: not to be shot/,
+    );
   });
 
   it('converts another brace datum when the offset is known, refuses when not', () => {
@@ -175,8 +177,15 @@ describe('questions before a change', () => {
     expect(read('top -1/2', new BowLog({ maker: {} }).state)).toMatchObject({ kind: 'question' });
     expect(read('top -1/2')).toMatchObject({ kind: 'ready' });
   });
-  it('asks when twists should carry the brace out of the maker’s range', () => {
-    expect(read('tw +10')).toMatchObject({ kind: 'question' });
+  it('refuses twists that should carry the brace out of the maker’s range, unless they are in already', () => {
+    const refused = read('tw +10');
+    expect(refused).toMatchObject({ kind: 'refused', way: { text: 'tw +10 done ' } });
+    expect(refused.kind === 'refused' && refused.refusal.remedy).toMatch(/maker/);
+    expect(read('tw +10 done ')).toMatchObject({ kind: 'typing' });
+    const done = read('tw +10 done the string was new');
+    expect(done.kind === 'ready' && done.bodies).toEqual([
+      { kind: 'change', control: 'twists', amount: 10, because: '', despite: 'the string was new' },
+    ]);
   });
   it('says what turns stale, and that a second control voids the comparison', () => {
     const log = bowFor('right');

@@ -1,5 +1,4 @@
 import type { BowState } from '../record/fold.ts';
-import { refusalOf } from '../work/refusals.ts';
 import { type Code, codeAt, completionsOf } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { readChange } from './read-change.ts';
@@ -20,26 +19,14 @@ export function readEntryLine(text: string, state: BowState): EntryLine {
   const argument = text.slice(argumentAt);
   if (code.kind === 'note') return readNote(argument);
   if (argument.trim() === '') return waiting(code);
-  const read =
-    code.kind === 'reading'
-      ? readReading(text, argumentAt, code.reading, state)
-      : code.kind === 'change'
-        ? readChange(text, argumentAt, code.control, state)
-        : readFact(text, argumentAt, code.fact, state);
-  // What the limits refuse is refused before anything else is asked about it.
-  const bodies =
-    read.kind === 'ready' ? read.bodies : read.kind === 'question' ? read.choices[0]?.bodies : [];
-  const refusal = refusalOf(state, bodies ?? []);
-  if (refusal === null) return read;
-  return {
-    kind: 'refused',
-    refusal: {
-      at: argumentAt + (argument.length - argument.trimStart().length),
-      length: argument.trim().length,
-      says: refusal.says,
-      remedy: refusal.remedy,
-    },
-  };
+  switch (code.kind) {
+    case 'reading':
+      return readReading(text, argumentAt, code.reading, state);
+    case 'change':
+      return readChange(text, argumentAt, code.control, state);
+    case 'fact':
+      return readFact(text, argumentAt, code.fact, state);
+  }
 }
 
 function unknownCode(text: string): EntryLine {

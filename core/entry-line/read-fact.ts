@@ -1,20 +1,19 @@
-import { READINGS } from '../craft/readings.ts';
-import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
+import { bareUnits, READINGS } from '../craft/readings.ts';
+import { checkProposal } from '../limits/check-proposal.ts';
+import { bandRange, FACT_RANGES, type FigureRange } from '../limits/figure-ranges.ts';
+import { refusalWords } from '../limits/limit-words.ts';
+import { type Amount, type AmountsLook, readAmounts } from '../quantity/read-amounts.ts';
 import { showLength, showLengthBoth, showNumber, showTurns, showWeight } from '../quantity/show.ts';
-import {
-  fromStored,
-  MM_PER_IN,
-  N_PER_LBF,
-  toStored,
-  UNITS,
-  type UnitSymbol,
-} from '../quantity/units.ts';
+import { G_PER_GR, type UnitSymbol } from '../quantity/units.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
-import { targetFor, type TargetId } from '../work/targets.ts';
-import { twistRange } from '../work/twists.ts';
+import type { TargetId } from '../work/targets.ts';
+import { twistRange } from '../limits/twist-limits.ts';
 import type { FactId } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
+import { type FigureWanted, readFigure } from './read-figure.ts';
+import { readLimbMark } from './read-limb-mark.ts';
+import { takeReason } from './take-reason.ts';
 
 export const FACT_HINTS: Readonly<Record<FactId, string>> = {
   twistCount: 'Type how many twists are in the string.',
@@ -22,14 +21,35 @@ export const FACT_HINTS: Readonly<Record<FactId, string>> = {
   limbMark: 'Type the weight on the limb and the draw it is marked at, like 34 28.',
   makerBrace: 'Type the lowest and the highest brace the maker allows, like 8 1/4 8 3/4.',
   makerTravel: 'Type how many turns out the maker allows.',
+  makerScrews: 'Type how many turns the maker allows a pocket’s side screws.',
+  makerArrow: 'Type the lightest arrow the maker allows, like 350 gr.',
+  arrowMass: 'Type what the whole arrow weighs, like 380 gr.',
   throatToPlunger: 'Type how much longer the brace reads to the plunger centre than to the throat.',
   band: 'Type b, t, w, n or cs and the lowest and highest you want, like band b 219 221.',
   shots: 'Type how many were shot.',
 };
 
-const DRAWS_ON_LIMBS_IN = [26, 28] as const;
-const LB_PER_INCH_OF_DRAW = 2;
-const PLAUSIBLE_DRAW_IN = [20, 34] as const;
+/** How many numbers a fact is. */
+const NUMBERS: Readonly<Record<FactId, readonly [fewest: number, most: number]>> = {
+  twistCount: [1, 1],
+  boltsOut: [1, 2],
+  limbMark: [1, 2],
+  makerBrace: [2, 2],
+  makerTravel: [1, 1],
+  makerScrews: [1, 1],
+  makerArrow: [1, 1],
+  arrowMass: [1, 1],
+  throatToPlunger: [1, 1],
+  band: [2, 2],
+  shots: [1, 1],
+};
+
+const LOOKS: Partial<Record<FactId, AmountsLook>> = {
+  boltsOut: { parts: 'turn', oneKind: true },
+  makerTravel: { parts: 'turn', oneKind: true },
+  makerScrews: { parts: 'turn', oneKind: true },
+  limbMark: { parts: 'rule', oneKind: false },
+};
 
 /** Reads a fact about the bow: a count, a maker's figure, a band. */
 export function readFact(
@@ -39,55 +59,92 @@ export function readFact(
   state: BowState,
 ): EntryLine {
   if (fact === 'band') return readBand(text, argumentAt, state);
-  const read = readAmounts(text, argumentAt);
+  const read = readAmounts(text, argumentAt, LOOKS[fact]);
   if (!read.ok) return { kind: 'refused', refusal: read.refusal };
-  const [first, second] = read.amounts;
-  if (first === undefined) return refuse(text, argumentAt, 'There is no number.', FACT_HINTS[fact]);
+  const [fewest, most] = NUMBERS[fact];
+  const extra = read.amounts[most];
+  if (extra !== undefined)
+    return refuseAmount(extra, 'That is one number too many.', FACT_HINTS[fact]);
+  if (read.amounts.length < fewest)
+    return refuse(
+      text,
+      argumentAt,
+      fewest > 1 ? 'A range has two ends.' : 'There is no number.',
+      FACT_HINTS[fact],
+    );
+  if (fact === 'limbMark') return readLimbMark(text, read.amounts, state);
+  const values: number[] = [];
+  for (const amount of read.amounts) {
+    const figure = readFigure(amount, wantedFor(fact, state));
+    if (figure.kind === 'wrongUnit') return { kind: 'refused', refusal: figure.refusal };
+    if (figure.kind === 'outside') return refuseAmount(amount, ...outsideWords(fact, state));
+    values.push(figure.stored);
+  }
+  return entryFor(fact, text, argumentAt, values, state);
+}
+
+function entryFor(
+  fact: Exclude<FactId, 'band' | 'limbMark'>,
+  text: string,
+  at: number,
+  [first = 0, second = first]: readonly number[],
+  state: BowState,
+): EntryLine {
+  const { bow } = state;
+  const maker = (facts: NonNullable<Extract<EntryBody, { kind: 'factsSet' }>['facts']['maker']>) =>
+    [{ kind: 'factsSet', facts: { maker: facts } }] as const;
   switch (fact) {
     case 'twistCount':
-      return readTwistCount(text, argumentAt, first.value, state);
+      return twistCount(text, first, state);
     case 'boltsOut':
-      return ready(
-        'Bolts',
-        `top ${showTurns(first.value)} out, bottom ${showTurns((second ?? first).value)} out`,
-        [
-          { kind: 'positionCounted', control: 'topBolt', value: first.value },
-          { kind: 'positionCounted', control: 'bottomBolt', value: (second ?? first).value },
-        ],
-      );
-    case 'limbMark':
-      return readLimbMark(text, first, second, state);
+      return ready('Bolts', `top ${showTurns(first)} out, bottom ${showTurns(second)} out`, [
+        { kind: 'positionCounted', control: 'topBolt', value: first },
+        { kind: 'positionCounted', control: 'bottomBolt', value: second },
+      ]);
     case 'makerBrace':
-      return readMakerBrace(text, argumentAt, first, second, state);
+      if (first >= second)
+        return refuse(text, at, 'The lowest comes first.', FACT_HINTS.makerBrace);
+      return ready(
+        'Maker’s brace range',
+        `${showLengthBoth(first, bow.division)} to ${showLengthBoth(second, bow.division)}`,
+        maker({ braceMinMm: first, braceMaxMm: second }),
+      );
     case 'makerTravel':
-      if (!(first.value > 0 && first.value <= 20))
+      return ready(
+        'Maker’s bolt travel',
+        `${showTurns(first)} out`,
+        maker({ boltTravelTurns: first }),
+      );
+    case 'makerScrews':
+      return ready(
+        'Maker’s side screws',
+        `${showTurns(first)} either way`,
+        maker({ sideScrewTurns: first }),
+      );
+    case 'makerArrow':
+      return ready('Maker’s lightest arrow', grains(first), maker({ leastArrowMassG: first }));
+    case 'arrowMass': {
+      if (bow.arrow === undefined)
         return refuse(
           text,
-          argumentAt,
-          'No bolt has so much travel.',
-          'Give turns out from the stop.',
+          at,
+          'No arrow is written down for this bow.',
+          'Enter the shaft in the fit-out first.',
         );
-      return ready('Maker’s bolt travel', `${showTurns(first.value)} out`, [
-        { kind: 'factsSet', facts: { maker: { boltTravelTurns: first.value } } },
-      ]);
-    case 'throatToPlunger': {
-      const mm = lengthMm(first, state, 60);
-      return ready('Plunger brace less throat brace', showLengthBoth(mm, state.bow.division), [
-        { kind: 'factsSet', facts: { throatToPlungerMm: mm } },
+      return ready('Whole arrow', grains(first), [
+        { kind: 'factsSet', facts: { arrowMassG: first } },
       ]);
     }
-    case 'shots':
-      if (!(Number.isInteger(first.value) && first.value > 0 && first.value <= 1000))
-        return refuse(text, argumentAt, 'Shots are a whole number up to 1000.', 'Type how many.');
-      return ready('Shots', `${first.value}`, [
-        { kind: 'shotsFired', count: first.value, note: 'counted' },
+    case 'throatToPlunger':
+      return ready('Plunger brace less throat brace', showLengthBoth(first, bow.division), [
+        { kind: 'factsSet', facts: { throatToPlungerMm: first } },
       ]);
+    case 'shots':
+      return ready('Shots', `${first}`, [{ kind: 'shotsFired', count: first, note: 'counted' }]);
   }
 }
 
-function readTwistCount(text: string, at: number, twists: number, state: BowState): EntryLine {
-  if (!(Number.isInteger(twists) && twists >= 0 && twists <= 90))
-    return refuse(text, at, 'Twists are a whole number, 0 to 90.', 'Count them from one end.');
+function twistCount(text: string, twists: number, state: BowState): EntryLine {
   const { fewest, most } = twistRange(state.bow);
   const body: EntryBody = { kind: 'positionCounted', control: 'twists', value: twists };
   if (twists >= fewest && twists <= most)
@@ -99,85 +156,92 @@ function readTwistCount(text: string, at: number, twists: number, state: BowStat
   };
 }
 
-/** A mark means nothing without its draw: asks for it, and says what it comes to at this draw. */
-function readLimbMark(
-  text: string,
-  weight: Amount,
-  draw: Amount | undefined,
-  state: BowState,
-): EntryLine {
-  const markN =
-    weight.unit === null ? toStored(weight.value, 'lb') : toStored(weight.value, weight.unit);
-  const bodyAt = (drawIn: number): EntryBody => ({
-    kind: 'factsSet',
-    facts: { maker: { markedWeightN: markN, markedDrawMm: drawIn * MM_PER_IN } },
+function wantedFor(fact: Exclude<FactId, 'band' | 'limbMark'>, { bow }: BowState): FigureWanted {
+  const lengths: readonly UnitSymbol[] = bow.lengthUnit === 'in' ? ['in', 'mm'] : ['mm', 'in'];
+  const turns = (name: string, range: FigureRange): FigureWanted => ({
+    name,
+    quantity: 'turns',
+    bare: ['turn'],
+    range,
   });
-  if (draw === undefined) {
-    return {
-      kind: 'question',
-      asks: `${showWeight(markN)} at which draw? Limbs are marked at one draw; about ${LB_PER_INCH_OF_DRAW} lb an inch away from it.`,
-      choices: DRAWS_ON_LIMBS_IN.map((drawIn) => ({
-        label: `at ${drawIn} in${conversionWords(markN, drawIn, state)}`,
-        text: `${text.trim()} ${drawIn}`,
-        bodies: [bodyAt(drawIn)],
-      })),
-    };
+  const count = (name: string, range: FigureRange): FigureWanted => ({
+    name,
+    quantity: 'count',
+    bare: [],
+    range,
+  });
+  const mass = (name: string): FigureWanted => ({
+    name,
+    quantity: 'mass',
+    bare: ['gr', 'g'],
+    range: FACT_RANGES.arrowMassG,
+  });
+  switch (fact) {
+    case 'twistCount':
+      return count('A count of twists', FACT_RANGES.twists);
+    case 'shots':
+      return count('A number of shots', FACT_RANGES.shots);
+    case 'boltsOut':
+      return turns('A bolt’s place', FACT_RANGES.boltTurnsOut);
+    case 'makerTravel':
+      return turns('Bolt travel', FACT_RANGES.boltTravelTurns);
+    case 'makerScrews':
+      return turns('Side-screw travel', FACT_RANGES.sideScrewTurns);
+    case 'makerArrow':
+    case 'arrowMass':
+      return mass('An arrow');
+    case 'makerBrace':
+      return {
+        name: 'Brace height',
+        quantity: 'length',
+        bare: lengths,
+        range: FACT_RANGES.braceMm,
+      };
+    case 'throatToPlunger':
+      return {
+        name: 'Throat to plunger',
+        quantity: 'length',
+        // Nobody's plunger lies inches from the throat: a bare number too large for inches is mm.
+        bare: lengths,
+        range: FACT_RANGES.throatToPlungerMm,
+      };
   }
-  const drawIn =
-    draw.unit === null || draw.unit === 'in'
-      ? draw.value
-      : fromStored(toStored(draw.value, draw.unit), 'in');
-  const [low, high] = PLAUSIBLE_DRAW_IN;
-  if (!(drawIn >= low && drawIn <= high))
-    return refuse(
-      text,
-      draw.at,
-      `${showNumber(drawIn, 1)} in is no draw length.`,
-      'Give the draw the limb is marked at, usually 26 or 28.',
-    );
-  return ready(
-    'Limb mark',
-    `${showWeight(markN)} at ${showNumber(drawIn, 1)} in${conversionWords(markN, drawIn, state)}`,
-    [bodyAt(drawIn)],
-  );
 }
 
-/** `, about 36.0 lb at 28 in`: the same limb at the usual other draw, and at this archer's. */
-function conversionWords(markN: number, drawIn: number, state: BowState): string {
-  const at = (otherIn: number) =>
-    showWeight(markN + LB_PER_INCH_OF_DRAW * N_PER_LBF * (otherIn - drawIn));
-  const known = state.bow.maker.markedDrawMm;
-  const others = new Set<number>();
-  if (known !== undefined) others.add(Math.round(fromStored(known, 'in') * 10) / 10);
-  if (state.bow.amoDrawMm !== undefined)
-    others.add(Math.round(fromStored(state.bow.amoDrawMm, 'in') * 10) / 10);
-  others.delete(drawIn);
-  return [...others].map((otherIn) => `, about ${at(otherIn)} at ${otherIn} in`).join('');
-}
-
-function readMakerBrace(
-  text: string,
-  at: number,
-  first: Amount,
-  second: Amount | undefined,
-  state: BowState,
-): EntryLine {
-  if (second === undefined) return refuse(text, at, 'A range has two ends.', FACT_HINTS.makerBrace);
-  const low = lengthMm(first, state, 120);
-  const high = lengthMm(second, state, 120);
-  const [least, most] = READINGS.braceHeight.plausible;
-  if (!(low < high && low >= least && high <= most))
-    return refuse(
-      text,
-      at,
-      'That is not a brace range.',
-      `Lowest first, between ${showLength(least, state.bow)} and ${showLength(most, state.bow)}.`,
-    );
-  return ready(
-    'Maker’s brace range',
-    `${showLengthBoth(low, state.bow.division)} to ${showLengthBoth(high, state.bow.division)}`,
-    [{ kind: 'factsSet', facts: { maker: { braceMinMm: low, braceMaxMm: high } } }],
-  );
+function outsideWords(
+  fact: Exclude<FactId, 'band' | 'limbMark'>,
+  { bow }: BowState,
+): readonly [says: string, remedy: string] {
+  const hint = FACT_HINTS[fact];
+  const lengths = ([low, high]: FigureRange) =>
+    `between ${showLength(low, bow)} and ${showLength(high, bow)}`;
+  switch (fact) {
+    case 'twistCount':
+      return ['Twists are a whole number, 0 to 90.', 'Count them from one end.'];
+    case 'shots':
+      return ['Shots are a whole number from 1 to 1000.', hint];
+    case 'boltsOut':
+      return [
+        `Turns out from the stop are 0 to ${FACT_RANGES.boltTurnsOut[1]}, without a minus.`,
+        hint,
+      ];
+    case 'makerTravel':
+    case 'makerScrews':
+      return ['Nothing has so much travel.', 'Give turns, 1/4 to 20.'];
+    case 'makerArrow':
+    case 'arrowMass':
+      return [
+        `An arrow weighs between ${grains(FACT_RANGES.arrowMassG[0])} and ${grains(FACT_RANGES.arrowMassG[1])}.`,
+        hint,
+      ];
+    case 'makerBrace':
+      return ['That is no brace height.', `Brace heights lie ${lengths(FACT_RANGES.braceMm)}.`];
+    case 'throatToPlunger':
+      return [
+        'The plunger is never so far from the throat.',
+        `Give it ${lengths(FACT_RANGES.throatToPlungerMm)}.`,
+      ];
+  }
 }
 
 const BAND_CODES: Readonly<Record<string, TargetId>> = {
@@ -188,61 +252,86 @@ const BAND_CODES: Readonly<Record<string, TargetId>> = {
   cs: 'centreShotAtPoint',
 };
 
-function readBand(text: string, at: number, state: BowState): EntryLine {
+function readBand(whole: string, at: number, state: BowState): EntryLine {
+  const { text, how, why } = takeReason(whole, at);
+  const waiting: EntryLine = {
+    kind: 'typing',
+    title: 'Band of your own',
+    hint: FACT_HINTS.band,
+    completions: [],
+  };
   const lead = /^\s*(b|t|w|n|cs)(?=\s)/i.exec(text.slice(at));
   const id = BAND_CODES[lead?.[1]?.toLowerCase() ?? ''];
   if (lead === null || id === undefined) {
     const word = text.slice(at).trim();
-    if (word === '' || /^(b|t|w|n|cs)$/i.test(word))
-      return { kind: 'typing', title: 'Band of your own', hint: FACT_HINTS.band, completions: [] };
+    if (word === '' || /^(b|t|w|n|cs)$/i.test(word)) return waiting;
     return refuse(text, at, 'A band of what?', FACT_HINTS.band);
   }
   const from = at + lead[0].length;
-  if (text.slice(from).trim() === '')
-    return { kind: 'typing', title: 'Band of your own', hint: FACT_HINTS.band, completions: [] };
+  if (text.slice(from).trim() === '') return waiting;
   const read = readAmounts(text, from);
   if (!read.ok) return { kind: 'refused', refusal: read.refusal };
-  const [first, second] = read.amounts;
-  if (first === undefined || second === undefined)
-    return refuse(text, from, 'A band has two ends.', FACT_HINTS.band);
-  const weight = id === 'drawWeight';
-  const smallest = id === 'braceHeight' ? 120 : Infinity;
-  const value = (amount: Amount) =>
-    weight
-      ? toStored(amount.value, amount.unit ?? 'lb')
-      : id === 'tiller' && amount.unit === null && !amount.hasFraction
-        ? amount.value
-        : lengthMm(amount, state, smallest);
-  const low = value(first);
-  const high = value(second);
-  if (low > high) return refuse(text, from, 'The lower end comes first.', FACT_HINTS.band);
-  const limit = targetFor(state, id)?.limit ?? null;
-  if (limit !== null && (low < limit.low || high > limit.high)) {
-    return refuse(
-      text,
-      from,
-      `${limit.source === 'maker' ? 'The maker allows' : 'Allowed while the maker’s range is unknown:'} ${showLength(limit.low, state.bow)} to ${showLength(limit.high, state.bow)}.`,
-      limit.source === 'maker'
-        ? 'Stay inside it, or ask the maker or a bow technician.'
-        : 'Enter the maker’s range with mb, or stay inside.',
-    );
+  const extra = read.amounts[2];
+  if (extra !== undefined)
+    return refuseAmount(extra, 'That is one number too many.', FACT_HINTS.band);
+  if (read.amounts.length < 2) return refuse(text, from, 'A band has two ends.', FACT_HINTS.band);
+  const ends: number[] = [];
+  for (const amount of read.amounts) {
+    const figure = readFigure(amount, bandWanted(id, state));
+    if (figure.kind === 'wrongUnit') return { kind: 'refused', refusal: figure.refusal };
+    if (figure.kind === 'outside') {
+      const wanted = bandWanted(id, state);
+      const [low, high] = wanted.range;
+      const show = showBandEnd(id, state);
+      return refuseAmount(
+        amount,
+        `That is no ${wanted.name.toLowerCase()}.`,
+        `Both ends lie between ${show(low)} and ${show(high)}.`,
+      );
+    }
+    ends.push(figure.stored);
   }
-  const show = (stored: number) => (weight ? showWeight(stored) : showLength(stored, state.bow));
-  return ready('Band', `${show(low)} to ${show(high)}`, [
-    { kind: 'targetSet', reading: id, low, high, name: 'your own', why: 'Set by hand.' },
-  ]);
+  const [low = 0, high = 0] = ends;
+  if (low > high) return refuse(text, from, 'The lower end comes first.', FACT_HINTS.band);
+  const body = {
+    kind: 'targetSet',
+    reading: id,
+    low,
+    high,
+    name: 'your own',
+    why: how === 'because' ? why : '',
+  } as const;
+  const refusal = checkProposal(state, [body]);
+  if (refusal !== null) {
+    const { says, remedy } = refusalWords(refusal, [body], state);
+    return refuse(text, from, says, remedy);
+  }
+  const show = showBandEnd(id, state);
+  return ready('Band', `${show(low)} to ${show(high)}`, [body]);
 }
 
-/** A length; a bare number is in the bow's unit, unless it is too large to be inches. */
-function lengthMm(amount: Amount, state: BowState, mmFrom: number): number {
-  const unit: UnitSymbol =
-    amount.unit ??
-    (amount.hasFraction ? 'in' : Math.abs(amount.value) >= mmFrom ? 'mm' : state.bow.lengthUnit);
-  return UNITS[unit].quantity === 'length' ? toStored(amount.value, unit) : amount.value;
+function bandWanted(id: TargetId, { bow }: BowState): FigureWanted {
+  const range = bandRange(id);
+  if (id === 'tiller') return { name: 'Tiller', quantity: 'length', bare: ['mm', 'in'], range };
+  const { name, quantity } = READINGS[id];
+  return { name, quantity, bare: bareUnits(id, bow.lengthUnit), range };
+}
+
+function showBandEnd(id: TargetId, { bow }: BowState): (stored: number) => string {
+  if (id === 'drawWeight') return showWeight;
+  return id === 'tiller' ? (mm) => `${showNumber(mm, 1)} mm` : (mm) => showLength(mm, bow);
+}
+
+function grains(massG: number): string {
+  return `${showNumber(massG / G_PER_GR, 0)} gr`;
 }
 
 function ready(title: string, figure: string, bodies: readonly EntryBody[]): EntryLine {
   return { kind: 'ready', title, figure, notes: [], bodies };
+}
+
+function refuseAmount(amount: Amount, says: string, remedy: string): EntryLine {
+  return { kind: 'refused', refusal: { at: amount.at, length: amount.length, says, remedy } };
 }
 
 function refuse(text: string, at: number, says: string, remedy: string): EntryLine {

@@ -4,16 +4,20 @@ import { meanOf, sampleSd } from '../numeric/moments.ts';
 import { type Amount, readAmounts } from '../quantity/read-amounts.ts';
 import { atPointFromPlunger } from '../craft/rest-geometry.ts';
 import { showNumber } from '../quantity/show.ts';
-import { fromStored, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
+import { fromStored, type UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import { learnedGains } from '../gains/learned-gains.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { presentSpread } from '../gains/repeatability.ts';
+import { nockToPlungerMm } from '../craft/brace-reference.ts';
+import { braceLimitWords } from '../limits/limit-words.ts';
+import { possibleRange } from '../limits/figure-ranges.ts';
 import { beyondBand } from '../work/step-states.ts';
 import { targetFor } from '../work/targets.ts';
 import { likelySlips } from './likely-slips.ts';
-import { farApartQuestion, unexplainedQuestion } from './odd-reading.ts';
+import { farApartQuestion, type TypedReading, unexplainedQuestion } from './odd-reading.ts';
+import { type FigureWanted, readFigure } from './read-figure.ts';
 import { bothFigures, oneFigure, sizeWords } from './reading-words.ts';
 import { takeDatum } from './take-datum.ts';
 import type { EntryLine } from './entry-line.ts';
@@ -26,23 +30,51 @@ export function readReading(
   kind: ReadingKind,
   state: BowState,
 ): EntryLine {
+  return readTyped(text, argumentAt, kind, state, (mended) =>
+    bodiesOf(mended, argumentAt, kind, state),
+  );
+}
+
+/**
+ * What a mended line stores when it is typed by hand: a press on a question stores just that. A line
+ * that leads to a further question stores nothing by itself; it goes onto the line.
+ */
+function bodiesOf(
+  text: string,
+  argumentAt: number,
+  kind: ReadingKind,
+  state: BowState,
+): readonly BodyOf<'reading'>[] {
+  const read = readTyped(text, argumentAt, kind, state, () => []);
+  return read.kind === 'ready' ? (read.bodies as readonly BodyOf<'reading'>[]) : [];
+}
+
+/** @param reread what another text would store: empty where it would be asked about in its turn */
+function readTyped(
+  text: string,
+  argumentAt: number,
+  kind: ReadingKind,
+  state: BowState,
+  reread: (text: string) => readonly BodyOf<'reading'>[],
+): EntryLine {
   const datum = takeDatum(text, argumentAt, kind, state);
   if (datum.kind === 'refused') return datum;
   const read = readAmounts(datum.text, argumentAt);
   if (!read.ok) return { kind: 'refused', refusal: read.refusal };
-  const wrong = read.amounts.find(
-    ({ unit }) => unit !== null && UNITS[unit].quantity !== READINGS[kind].quantity,
-  );
-  if (wrong !== undefined) return wrongUnit(wrong, kind);
+  const tooMany = read.amounts[MOST_REPLICATES];
+  if (tooMany !== undefined)
+    return refused(
+      tooMany,
+      `More than ${MOST_REPLICATES} readings on one line.`,
+      'Type them on two lines.',
+    );
 
-  const units = read.amounts.map((amount) => unitFor(amount, kind, state));
-  const values = read.amounts.map((amount, index) => {
-    const unit = units[index] ?? meantUnit(amount, kind, state);
-    return toStored(amount.value, unit);
-  });
-  const [low, high] = READINGS[kind].plausible;
-  const oddIndex = values.findIndex((value) => value < low || value > high);
-  const converted = values.map((value) => value + datum.shiftMm);
+  const figures = read.amounts.map((amount) => readFigure(amount, wantedFor(kind, state)));
+  for (const figure of figures)
+    if (figure.kind === 'wrongUnit') return { kind: 'refused', refusal: figure.refusal };
+  const known = figures.filter((figure) => figure.kind !== 'wrongUnit');
+  const units = known.map(({ unit }) => unit ?? state.bow.lengthUnit);
+  const values = known.map(({ stored }) => stored + datum.shiftMm);
   const entry = (stored: readonly number[], confirmedUnlikely: boolean): BodyOf<'reading'> => ({
     kind: 'reading',
     reading: kind,
@@ -53,99 +85,88 @@ export function readReading(
     source: 'measured',
     confirmedUnlikely,
   });
-  if (oddIndex >= 0) {
-    return askAbout(text, read.amounts, units, values, oddIndex, kind, state, entry);
-  }
   const typed = {
     text,
     amounts: read.amounts,
-    units: read.amounts.map((amount, index) => units[index] ?? meantUnit(amount, kind, state)),
-    values: converted,
+    units,
+    values,
     shiftMm: datum.shiftMm,
     entry,
+    reread,
   };
+  const oddIndex = known.findIndex((figure) => figure.kind === 'outside');
+  if (oddIndex >= 0) return askAbout(state, kind, typed, oddIndex);
   const odd =
     farApartQuestion(state, kind, typed) ??
-    wrongWayQuestion(state, kind, text, entry(converted, false)) ??
+    wrongWayQuestion(state, kind, text, entry(values, false)) ??
     unexplainedQuestion(state, kind, typed);
   if (odd !== null) return odd;
-  const guessed = units.find((unit, index) => read.amounts[index]?.unit == null && unit !== null);
+  const guessed = known.find((figure) => figure.kind === 'value' && figure.guessed)?.unit ?? null;
   return {
     kind: 'ready',
     title: titleOf(kind, state),
-    figure: figureOf(kind, converted, state),
-    notes: [...datum.notes, ...notesOf(kind, converted, state, guessed ?? null)],
-    bodies: [entry(converted, false)],
+    figure: figureOf(kind, values, state),
+    notes: [...datum.notes, ...notesOf(kind, values, state, guessed)],
+    bodies: [entry(values, false)],
   };
 }
 
-function wrongUnit(amount: Amount, kind: ReadingKind): EntryLine {
-  return {
-    kind: 'refused',
-    refusal: {
-      at: amount.at,
-      length: amount.length,
-      says: `${READINGS[kind].name} is not measured in ${amount.unit ?? 'that'}.`,
-      remedy: READINGS[kind].quantity === 'force' ? 'Use lb, kg or N.' : 'Use inches, mm or cm.',
-    },
-  };
+/** More on one line is a slip, or the paste of a whole list. */
+const MOST_REPLICATES = 20;
+
+function wantedFor(kind: ReadingKind, state: BowState): FigureWanted {
+  const { name, quantity, plausible } = READINGS[kind];
+  return { name, quantity, bare: bareUnits(kind, state.bow.lengthUnit), range: plausible };
 }
 
-/** The unit typed, or for a bare number the bow's unit if plausible there, else the other. */
-function unitFor(amount: Amount, kind: ReadingKind, state: BowState): UnitSymbol | null {
-  if (amount.unit !== null) return amount.unit;
-  const [low, high] = READINGS[kind].plausible;
-  // Nobody reads fractions off a millimetre scale: a fraction always means inches.
-  const units = amount.hasFraction ? (['in'] as const) : bareUnits(kind, state.bow.lengthUnit);
-  if (READINGS[kind].quantity === 'force') return 'lb';
-  return (
-    units.find((unit) => {
-      const stored = toStored(amount.value, unit);
-      return stored >= low && stored <= high;
-    }) ?? null
-  );
-}
-
-/** The unit to speak of an implausible bare number in. */
-function meantUnit(amount: Amount, kind: ReadingKind, state: BowState): UnitSymbol {
-  if (READINGS[kind].quantity === 'force') return 'lb';
-  return amount.hasFraction ? 'in' : state.bow.lengthUnit;
+function refused(amount: Amount, says: string, remedy: string): EntryLine {
+  return { kind: 'refused', refusal: { at: amount.at, length: amount.length, says, remedy } };
 }
 
 function askAbout(
-  text: string,
-  amounts: readonly Amount[],
-  units: readonly (UnitSymbol | null)[],
-  values: readonly number[],
-  oddIndex: number,
-  kind: ReadingKind,
   state: BowState,
-  entry: (stored: readonly number[], confirmedUnlikely: boolean) => BodyOf<'reading'>,
+  kind: ReadingKind,
+  typed: TypedReading,
+  oddIndex: number,
 ): EntryLine {
+  const { text, amounts, units, values, shiftMm, entry, reread } = typed;
   const amount = amounts[oddIndex];
+  const unit = units[oddIndex];
   const value = values[oddIndex];
-  if (amount === undefined || value === undefined)
+  if (amount === undefined || unit === undefined || value === undefined)
     throw new RangeError(`askAbout: no amount ${oddIndex}`);
-  const unit = units[oddIndex] ?? meantUnit(amount, kind, state);
   const [low, high] = READINGS[kind].plausible;
   const reference = presentReading(state, kind)?.value ?? middleOf(state, kind) ?? (low + high) / 2;
-  const slips = likelySlips(amount, unit, [low, high], reference);
+  const slips = likelySlips(amount, unit, [low, high], reference - shiftMm);
   const before = text.slice(0, amount.at);
   const after = text.slice(amount.at + amount.length);
+  const [least, most] = possibleRange(kind);
+  const possible = values.every((one) => one >= least && one <= most);
+  const asks = `${oneFigure(kind, value, state)} is ${possible ? 'far from any' : 'no'} ${READINGS[kind].name.toLowerCase()} (${oneFigure(kind, low, state)} to ${oneFigure(kind, high, state)}).`;
+  const choices = slips.map((slip) => {
+    const mended = `${before}${slip.typed}${after}`;
+    return {
+      label: `${slip.typed}, ${bothFigures(kind, slip.stored + shiftMm, state)}`,
+      text: mended,
+      bodies: reread(mended),
+    };
+  });
+  if (choices.length === 0 && !possible)
+    return refused(amount, asks, 'Type it again, with its unit if you like.');
   return {
     kind: 'question',
-    asks: `${oneFigure(kind, value, state)} is far from any ${READINGS[kind].name.toLowerCase()} (${oneFigure(kind, low, state)} to ${oneFigure(kind, high, state)}). What did you mean?`,
+    asks: `${asks} What did you mean?`,
     choices: [
-      ...slips.map((slip) => ({
-        label: `${slip.typed}, ${bothFigures(kind, slip.stored, state)}`,
-        text: `${before}${slip.typed}${after}`,
-        bodies: [entry(values.with(oddIndex, slip.stored), false)],
-      })),
-      {
-        label: `${oneFigure(kind, value, state)} is right: store it`,
-        text,
-        bodies: [entry(values, true)],
-      },
+      ...choices,
+      ...(possible
+        ? [
+            {
+              label: `${oneFigure(kind, value, state)} is right: store it`,
+              text,
+              bodies: [entry(values, true)],
+            },
+          ]
+        : []),
     ],
   };
 }
@@ -189,11 +210,7 @@ function notesOf(
   }
   const target = targetFor(state, kind);
   if (target?.limit != null && beyondBand(mean, target.limit) !== 0) {
-    notes.push(
-      target.limit.source === 'maker'
-        ? 'Outside the maker’s limits.'
-        : 'Outside the limits used while the maker’s are unknown.',
-    );
+    notes.push(`Outside ${braceLimitWords(target.limit)}: not to be shot.`);
   } else if (target !== null) {
     notes.push(
       beyondBand(mean, target) === 0
@@ -214,16 +231,13 @@ function changeSince(state: BowState, kind: ReadingKind, difference: number): st
   return `${sizeWords(kind, difference)} the last reading.`;
 }
 
-/** Plunger beyond the throat, mm; stands in for measuring it. */
-const PLUNGER_BEYOND_BRACE_MM = 12;
-
 /** Read at the plunger, it shows about three times as much at the point: said, never mixed. */
 function centreShotNote(kind: ReadingKind, mm: number, state: BowState): readonly string[] {
   const lengthMm = state.bow.arrow?.lengthMm;
   const braceMm = presentReading(state, 'braceHeight')?.value;
   if (kind !== 'centreShotAtPlunger' || lengthMm === undefined || braceMm === undefined) return [];
-  const nockToPlungerMm = braceMm + PLUNGER_BEYOND_BRACE_MM;
-  if (lengthMm <= nockToPlungerMm) return [];
-  const atPoint = atPointFromPlunger(mm, lengthMm, nockToPlungerMm);
+  const toPlungerMm = nockToPlungerMm(state.bow, braceMm);
+  if (lengthMm <= toPlungerMm) return [];
+  const atPoint = atPointFromPlunger(mm, lengthMm, toPlungerMm);
   return [`About ${oneFigure('centreShotAtPoint', atPoint, state)} at the point with this arrow.`];
 }

@@ -8,7 +8,7 @@ import { presentSpread } from '../gains/repeatability.ts';
 import { meanOf } from '../numeric/moments.ts';
 import type { BodyOf, EntryBody } from '../record/entry.ts';
 import type { BowState, ChangeMade } from '../record/fold.ts';
-import { refusalOf } from '../work/refusals.ts';
+import { checkProposal } from '../limits/check-proposal.ts';
 import type { EntryLine } from './entry-line.ts';
 import { sizeWords } from './reading-words.ts';
 
@@ -59,7 +59,7 @@ export function wrongWayQuestion(
     ...opposite,
   ];
   // From where the log has the controls now it is twice the way.
-  const canHaveBeen = refusalOf(state, [...opposite, ...opposite]) === null;
+  const canHaveBeen = checkProposal(state, [...opposite, ...opposite]) === null;
   const other = movedBy.map(({ control, amount }) => changeWords(control, -amount)).join(', ');
   return {
     kind: 'question',

@@ -22,7 +22,7 @@ import {
   type ScatterPrior,
 } from '../shots/offset-posterior.ts';
 import { scatterPrior } from '../shots/scatter-history.ts';
-import { presentWeightN } from './present-weight.ts';
+import { priorWeightN } from './prior-weight.ts';
 import {
   BARE_SHAFT_AXES,
   type BareShaftAxis,
@@ -102,7 +102,7 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
     const { blocks, now, levelSteps } = cut[axis];
     // Where the tail bounces, bare shafts answer backwards: such blocks say nothing of the gain.
     const straight = blocks.filter((block) => (bounce.of.get(block) ?? 0) < 0.5);
-    const weightN = presentWeightN(state);
+    const weightN = priorWeightN(state);
     const priors: readonly NormalPrior[] = [
       ...controls.map((control) => bareShaftGain(axis, control, weightN)),
       { mean: 0, sd: LEVEL_PRIOR_SD_MM },

@@ -5,7 +5,7 @@ import { BowLog } from '../fixtures/bow-log.ts';
 import { seededUniform } from '../numeric/random.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import { drawStart, SimulatedBow, type SimulatedStart } from '../practice/simulated-bow.ts';
-import { twistRange } from '../work/twists.ts';
+import { twistRange } from '../limits/twist-limits.ts';
 import {
   controlsMoving,
   gainOf,

@@ -7,7 +7,7 @@ import {
 } from '../numeric/grid-linear.ts';
 import { type BenchSetting, settingMoved } from '../record/bench-setting.ts';
 import type { BowState } from '../record/fold.ts';
-import { presentWeightN } from './present-weight.ts';
+import { priorWeightN } from './prior-weight.ts';
 import {
   BOLT_TO_BRACE,
   BOLT_TO_OWN_TILLER,
@@ -130,7 +130,7 @@ function turnsOf({ strings, stringTurns }: BowState): readonly Turn[] {
 }
 
 function priorsOf(state: BowState, turns: readonly Turn[]): readonly NormalPrior[] {
-  const weightN = presentWeightN(state);
+  const weightN = priorWeightN(state);
   const weightPerTurn: Gain = {
     mean: BOLT_TO_WEIGHT_SHARE.mean * weightN,
     sd: BOLT_TO_WEIGHT_SHARE.sd * weightN,

@@ -8,7 +8,7 @@ import type { BowFacts } from '../record/entry.ts';
 import { nextMove } from '../work/next-move.ts';
 import { isReadyToTune, presentTargetValue, stepStates } from '../work/step-states.ts';
 import { targetFor, type TargetId } from '../work/targets.ts';
-import { twistRange } from '../work/twists.ts';
+import { twistRange } from '../limits/twist-limits.ts';
 import { simulatedKit, typedReplicates } from './simulated-kit.ts';
 import type { SimulatedBow } from './simulated-bow.ts';
 
@@ -82,6 +82,7 @@ function follow(log: BowLog, bow: SimulatedBow): void {
         log.add({ kind: 'moveSetAside', moveKey: move.key, title: move.title });
         break;
       case 'checkBlame':
+      case 'setAim':
       case 'narrowExperiment':
       case 'closeExperiment':
       case 'shootEnd':

@@ -50,7 +50,10 @@ describe('readAmounts', () => {
   it.each([
     ['8 9/', 2, 2, /stops/],
     ['8 9/0', 4, 1, /rule/],
-    ['8,5', 1, 1, /comma/],
+    ['8,5,5', 3, 1, /comma/],
+    ['219,218', 0, 7, /one number or two/],
+    ['8 5/7', 4, 1, /rule/],
+    ['8⅓', 1, 1, /rule/],
     ['8 9/8', 2, 3, /whole/],
     ['8 x', 2, 1, /not part/],
     ['8..5', 1, 1, /point/],

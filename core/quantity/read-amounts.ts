@@ -38,18 +38,37 @@ const VULGAR: ReadonlyMap<string, readonly [number, number]> = new Map([
 ]);
 
 const DIGITS = /\d+/y;
-const DECIMAL = /(?:\d+\.\d+|\.\d+|\d+)/y;
+/** A part after a point or a comma: both are written, and mean the same. */
+const DECIMAL = /(?:\d+[.,]\d+|[.,]\d+|\d+)/y;
 const UNIT =
   /(?:mm|cm|inches|inch|in|lbs|lb|kg|grains|grain|gr|turns|turn|deg|''|["″”#°]|[mMnNgG])(?![a-z])/iy;
 const SPACE = /\s+/y;
-const MAX_DENOMINATOR = 64;
+/** Between amounts: spaces, or a comma with a space behind it. */
+const BETWEEN = /\s*,\s+|\s+/y;
+/** Parts a rule is divided into. */
+const RULE_PARTS: readonly number[] = [2, 4, 8, 16, 32, 64];
+/** Parts of a turn: a hex key shows sixths, a clock face twelfths. */
+const TURN_PARTS: readonly number[] = [2, 3, 4, 6, 8, 12, 16];
+/** Nobody reads a tool so finely: two numbers run together by a comma. */
+const RUN_TOGETHER = /^\d+,\d{3,}$/;
+
+/** What the amounts of a field may look like. */
+export interface AmountsLook {
+  /** Which parts a fraction may have. */
+  readonly parts: 'rule' | 'turn';
+  /** A unit on the last amount holds for all: only where all are of one kind. */
+  readonly oneKind: boolean;
+}
+const LENGTHS: AmountsLook = { parts: 'rule', oneKind: true };
 
 class Reader {
   at: number;
+  readonly parts: readonly number[];
   private readonly text: string;
-  constructor(text: string, at: number) {
+  constructor(text: string, at: number, { parts }: AmountsLook) {
     this.text = text;
     this.at = at;
+    this.parts = parts === 'turn' ? TURN_PARTS : RULE_PARTS;
   }
   take(pattern: RegExp): string | null {
     pattern.lastIndex = this.at;
@@ -57,6 +76,10 @@ class Reader {
     if (found === null) return null;
     this.at += found[0].length;
     return found[0];
+  }
+  looksAt(pattern: RegExp): boolean {
+    pattern.lastIndex = this.at;
+    return pattern.test(this.text);
   }
   peek(): string {
     return this.text[this.at] ?? '';
@@ -76,21 +99,21 @@ class Refused extends Error {
 
 /**
  * Reads amounts the way tuners write them: `8 5/8`, `8-5/8"`, `8.625`, `219 mm`, `21.9cm`, `7⅞`.
- * Several amounts are separated by spaces; an integer followed by a fraction is one number.
- * A unit given only on the last amount holds for all.
+ * Several amounts are separated by spaces; an integer followed by a fraction is one number; `219,5` is
+ * 219.5. A unit given only on the last amount holds for all, where all are of one kind.
  *
  * @param text the whole field
  * @param from index at which the amounts begin; positions in the answer are in `text`
  */
-export function readAmounts(text: string, from = 0): AmountsRead {
-  const reader = new Reader(text, from);
+export function readAmounts(text: string, from = 0, look: AmountsLook = LENGTHS): AmountsRead {
+  const reader = new Reader(text, from, look);
   const amounts: Amount[] = [];
   try {
     reader.take(SPACE);
     while (!reader.isDone()) {
       amounts.push(readOne(reader));
       const before = reader.at;
-      reader.take(SPACE);
+      reader.take(BETWEEN);
       if (!reader.isDone() && reader.at === before) {
         throw strayCharacter(reader);
       }
@@ -99,7 +122,7 @@ export function readAmounts(text: string, from = 0): AmountsRead {
     if (error instanceof Refused) return { ok: false, refusal: error.refusal };
     throw error;
   }
-  return { ok: true, amounts: shareLastUnit(amounts) };
+  return { ok: true, amounts: look.oneKind ? shareLastUnit(amounts) : amounts };
 }
 
 function readOne(reader: Reader): Amount {
@@ -137,17 +160,26 @@ function readNumber(reader: Reader): PlainNumber {
 
   const decimal = reader.take(DECIMAL);
   if (decimal === null) throw strayCharacter(reader);
-  if (/[.,]/.test(reader.peek())) {
+  if (RUN_TOGETHER.test(decimal)) {
+    throw new Refused(
+      start,
+      decimal.length,
+      `“${decimal}” could be one number or two.`,
+      'Put a space between two readings; write the part of one with one or two digits, like 219,5.',
+    );
+  }
+  if (reader.peek() === '.' || (reader.peek() === ',' && !reader.looksAt(BETWEEN))) {
     throw new Refused(
       reader.at,
       1,
       reader.peek() === ','
-        ? 'A comma stands inside the number.'
+        ? 'There is a second comma in the number.'
         : 'There is a second point in the number.',
-      'Use one point, like 219.5, and spaces between readings.',
+      'Use one point or comma, like 219.5, and spaces between readings.',
     );
   }
-  if (decimal.includes('.')) return { value: Number(decimal), hasFraction: false, whole: null };
+  if (/[.,]/.test(decimal))
+    return { value: Number(decimal.replace(',', '.')), hasFraction: false, whole: null };
 
   if (isSlash(reader.peek()))
     return { ...readDenominator(reader, Number(decimal), start), whole: null };
@@ -181,6 +213,14 @@ function readNumber(reader: Reader): PlainNumber {
 function readVulgar(reader: Reader): number | null {
   const pair = VULGAR.get(reader.peek());
   if (pair === undefined) return null;
+  if (!reader.parts.includes(pair[1])) {
+    throw new Refused(
+      reader.at,
+      1,
+      `${reader.peek()} cannot be read on a rule.`,
+      'Use halves, quarters, eighths, 16ths, 32nds or 64ths.',
+    );
+  }
   reader.at += 1;
   return pair[0] / pair[1];
 }
@@ -202,12 +242,15 @@ function readDenominator(
     );
   }
   const denominator = Number(digits);
-  if (!(denominator >= 2 && denominator <= MAX_DENOMINATOR)) {
+  if (!reader.parts.includes(denominator)) {
+    const turn = reader.parts === TURN_PARTS;
     throw new Refused(
       at,
       digits.length,
-      `${numerator}/${digits} cannot be read on a rule.`,
-      'Use halves, quarters, eighths, 16ths, 32nds or 64ths.',
+      turn ? `Nobody turns by ${digits}ths.` : `${numerator}/${digits} cannot be read on a rule.`,
+      turn
+        ? 'Use halves, thirds, quarters, sixths or eighths of a turn.'
+        : 'Use halves, quarters, eighths, 16ths, 32nds or 64ths.',
     );
   }
   return { value: numerator / denominator, hasFraction: true };

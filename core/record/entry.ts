@@ -19,6 +19,10 @@ interface MakerFigures {
   readonly markedWeightN?: number | undefined;
   /** The AMO draw at which the weight is marked. */
   readonly markedDrawMm?: number | undefined;
+  /** The lightest arrow the maker allows on this bow. */
+  readonly leastArrowMassG?: number | undefined;
+  /** Turns of a pocket's side screws the maker allows from where they stood. */
+  readonly sideScrewTurns?: number | undefined;
 }
 
 /** What a bow is. Written once by `bowMade`; later corrections are entries of their own. */
@@ -50,13 +54,28 @@ export interface BowFacts {
   readonly backupOf?: string | undefined;
 }
 
+/** Brace figures when the reference changes: read to the other one from now on, or always had been. */
+export const BRACE_FIGURES = ['convert', 'stay'] as const;
+
 /** What may be learned or corrected after the bow is made. The maker's figures are merged in. */
 interface LaterFacts {
   readonly maker?: MakerFigures | undefined;
   readonly amoDrawMm?: number | undefined;
   readonly throatToPlungerMm?: number | undefined;
+  /** The whole arrow as it is now, weighed. */
+  readonly arrowMassG?: number | undefined;
+  readonly name?: string | undefined;
   readonly owner?: string | undefined;
   readonly described?: string | undefined;
+  /** Written down wrongly: what was plotted left and right is mirrored with it. */
+  readonly hand?: Hand | undefined;
+  readonly hook?: Hook | undefined;
+  readonly purpose?: Purpose | undefined;
+  readonly braceReference?: BraceReference | undefined;
+  /** With `braceReference`: what becomes of the figures that are there. */
+  readonly braceFigures?: (typeof BRACE_FIGURES)[number] | undefined;
+  /** With `owner`: not a name put right but another archer, whose draw nobody has measured. */
+  readonly anotherArcher?: boolean | undefined;
 }
 
 /** Controls whose position can be counted on the bow: twists in the string, turns out of each bolt. */
@@ -80,6 +99,8 @@ export interface ArrowFacts {
   readonly lengthMm: number;
   readonly diameterMm: number;
   readonly pointMassG: number;
+  /** The whole arrow, once somebody has weighed it. */
+  readonly massG?: number | undefined;
 }
 
 /** One thing that happened. Lengths mm, force N, mass g, twists and turns as counts. */
@@ -104,6 +125,8 @@ export type EntryBody =
       /** Changes that were one move share this. */
       readonly moveId?: string | undefined;
       readonly because: string;
+      /** Done already, though a limit speaks against it: how that came. Recorded, never proposed. */
+      readonly despite?: string | undefined;
     }
   | {
       readonly kind: 'targetSet';
@@ -131,6 +154,8 @@ export type EntryBody =
       readonly string?: StringFacts | undefined;
       /** With item `shaft`: the new arrow. */
       readonly arrow?: ArrowFacts | undefined;
+      /** On the bow already, though a limit speaks against it: how that came. */
+      readonly despite?: string | undefined;
     }
   | { readonly kind: 'factsSet'; readonly facts: LaterFacts }
   | {

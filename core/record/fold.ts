@@ -1,15 +1,18 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
-import type { FitOutItem } from '../craft/fit-out.ts';
+import { type FitOutItem, ITEM_TOUCHES } from '../craft/fit-out.ts';
 import type { StepId } from '../craft/steps.ts';
 import type { Upset } from '../craft/upsets.ts';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
+import { HOOK_LABEL } from '../craft/bow-terms.ts';
+import { archerChanges, braceShiftMm, withArrowChanged, withLaterFacts } from './bow-facts.ts';
 import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
 import { type BenchSetting, SettingTally, type StringTurn } from './bench-setting.ts';
 import { type Positions, PositionTally } from './positions.ts';
 import {
   amendShot,
+  mirrorSession,
   noteEnd,
   openSession,
   placeShot,
@@ -78,7 +81,12 @@ export interface BowState {
   /** Twists in the string and turns out of each bolt, as far as anybody has counted. */
   readonly positions: Positions;
   readonly ticked: ReadonlyMap<ChecklistName, ReadonlySet<string>>;
-  readonly skipped: ReadonlyMap<StepId, string>;
+  /** Steps passed over with a reason, and where in the log: what they rest on may change after it. */
+  readonly skipped: ReadonlyMap<StepId, { readonly why: string; readonly index: number }>;
+  /** Where in the log each step was last confirmed by word. */
+  readonly confirmed: ReadonlyMap<StepId, number>;
+  /** Since where in the log the same archer draws it with the same hook; −1: since ever. */
+  readonly archerSince: number;
   /** Net movement of each control since the record began. */
   readonly moved: ReadonlyMap<Control, number>;
   readonly targets: ReadonlyMap<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>;
@@ -123,7 +131,9 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   const tally = new PositionTally(bow);
   const setting = new SettingTally(FIRST_STRING);
   const ticked = new Map<ChecklistName, ReadonlySet<string>>();
-  const skipped = new Map<StepId, string>();
+  const skipped = new Map<StepId, { why: string; index: number }>();
+  const confirmed = new Map<StepId, number>();
+  let archerSince = -1;
 
   for (let index = 0; index < log.length; index += 1) {
     const entry = log[index]!;
@@ -171,18 +181,35 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
           setting.fitString(body.string.stringId);
         }
         if (body.arrow !== undefined) bow = { ...bow, arrow: body.arrow };
+        if (body.item === 'hook') {
+          archerSince = index;
+          bow = { ...bow, amoDrawMm: undefined };
+        }
         break;
-      case 'factsSet':
-        bow = withLaterFacts(bow, body.facts);
+      case 'factsSet': {
+        const { facts } = body;
+        if (archerChanges(bow, facts)) {
+          archerSince = index;
+          items.push(anotherHold(entry, index, facts.hook ?? bow.hook));
+        }
+        if (facts.hand !== undefined && facts.hand !== bow.hand) {
+          for (const session of sessions.values()) mirrorSession(session);
+          tears.splice(0, tears.length, ...tears.map(mirrored));
+          if (landing !== null) landing = mirrored(landing);
+        }
+        moveBrace(readings, targets, braceShiftMm(bow, facts));
+        bow = withLaterFacts(bow, facts);
         break;
+      }
       case 'listTicked':
         ticked.set(body.list, new Set(body.items));
         break;
       case 'stepSkipped':
-        skipped.set(body.step, body.why);
+        skipped.set(body.step, { why: body.why, index });
         break;
       case 'stepConfirmed':
         skipped.delete(body.step);
+        confirmed.set(body.step, index);
         break;
       case 'shotsFired':
         bag.shoot(body.count);
@@ -216,6 +243,9 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
         break;
       case 'endNoted':
         noteEnd(sessions.get(body.sessionId), body);
+        break;
+      case 'aimSet':
+        sessions.get(body.sessionId)?.aimSetAt.push(index);
         break;
       case 'blameChecked':
         for (const item of body.items) sessions.get(body.sessionId)?.blameChecked.add(item);
@@ -261,6 +291,8 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
     positions: { ...tally.positions, twists: bag.state.fitted.twists },
     ticked,
     skipped,
+    confirmed,
+    archerSince,
     moved,
     targets,
     sessions: [...sessions.values()],
@@ -273,26 +305,40 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   };
 }
 
-function withLaterFacts(bow: BowFacts, facts: BodyOf<'factsSet'>['facts']): BowFacts {
+/** Another hook or another archer puts in doubt what another hook in the fit-out does. */
+function anotherHold(entry: LoggedEntry, index: number, hook: BowFacts['hook']): ItemChange {
   return {
-    ...bow,
-    maker: { ...bow.maker, ...facts.maker },
-    amoDrawMm: facts.amoDrawMm ?? bow.amoDrawMm,
-    throatToPlungerMm: facts.throatToPlungerMm ?? bow.throatToPlungerMm,
-    owner: facts.owner ?? bow.owner,
-    described: facts.described ?? bow.described,
+    kind: 'item',
+    entryId: entry.id,
+    index,
+    at: entry.at,
+    item: 'hook',
+    described: HOOK_LABEL[hook],
+    touches: ITEM_TOUCHES.hook,
   };
 }
 
-/** A cut shortens the shaft, another point changes its mass: the arrow's facts follow. */
-function withArrowChanged(bow: BowFacts, { control, amount }: BodyOf<'change'>): BowFacts {
-  if (bow.arrow === undefined) return bow;
-  const { lengthMm, pointMassG } = bow.arrow;
-  if (control === 'shaftCut')
-    return { ...bow, arrow: { ...bow.arrow, lengthMm: lengthMm - amount } };
-  if (control === 'pointMass')
-    return { ...bow, arrow: { ...bow.arrow, pointMassG: pointMassG + amount } };
-  return bow;
+function mirrored<T extends { readonly outwardMm: number }>(seen: T): T {
+  return { ...seen, outwardMm: -seen.outwardMm };
+}
+
+/** Every brace figure that is there, read to the other reference. */
+function moveBrace(
+  readings: Map<ReadingKind, Measured[]>,
+  targets: Map<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>,
+  shiftMm: number,
+): void {
+  if (shiftMm === 0) return;
+  const known = readings.get('braceHeight') ?? [];
+  const moved = known.map((one) => ({
+    ...one,
+    values: one.values.map((mm) => mm + shiftMm),
+    mean: one.mean + shiftMm,
+  }));
+  readings.set('braceHeight', moved);
+  const own = targets.get('braceHeight');
+  if (own !== undefined)
+    targets.set('braceHeight', { ...own, low: own.low + shiftMm, high: own.high + shiftMm });
 }
 
 function withMovePartners(changes: readonly ChangeMade[]): readonly ChangeMade[] {

@@ -64,6 +64,8 @@ export type ShootingBody =
       /** With kind `walkBack`: where the mark hangs, and how fast the arrow is thought to be. */
       readonly markBelowTopMm?: number | undefined;
       readonly arrowSpeedMps?: number | undefined;
+      /** Opened though the bow or the distance speaks against it: how that came. */
+      readonly despite?: string | undefined;
     } & SessionConditions)
   | {
       readonly kind: 'shotPlaced';
@@ -135,6 +137,7 @@ export type ShootingBody =
       readonly step: number;
       readonly distanceM: number;
       readonly shotsADay: number;
+      readonly despite?: string | undefined;
     }
   | {
       /** Enough tried: the best setting and another, shot side by side before one is kept. */
@@ -154,4 +157,6 @@ export type ShootingBody =
       readonly pictureId: string;
       readonly endNumber: number;
     }
+  /** Sight or aim was set anew: hits before it tell nothing of where later ones fall. */
+  | { readonly kind: 'aimSet'; readonly sessionId: string }
   | { readonly kind: 'sessionClosed'; readonly sessionId: string };

@@ -56,13 +56,20 @@ export interface ShootingSession extends SessionConditions {
   /** What was looked at before bow or arrow was blamed. */
   readonly blameChecked: ReadonlySet<string>;
   readonly pictures: readonly { readonly pictureId: string; readonly endNumber: number }[];
+  /** Places in the log where sight or aim was set anew. */
+  readonly aimSetAt: readonly number[];
   readonly closed: boolean;
 }
 
 /** A session while the log is being folded. */
 export interface SessionDraft
-  extends Omit<ShootingSession, 'shots' | 'closed' | 'endNotes' | 'blameChecked' | 'pictures'> {
+  extends Omit<
+    ShootingSession,
+    'shots' | 'closed' | 'endNotes' | 'blameChecked' | 'pictures' | 'aimSetAt' | 'cantOutwardDeg'
+  > {
   shots: Shot[];
+  aimSetAt: number[];
+  cantOutwardDeg?: number | undefined;
   endNotes: Map<number, EndNote>;
   blameChecked: Set<string>;
   pictures: { pictureId: string; endNumber: number }[];
@@ -97,6 +104,7 @@ export function openSession(
     endNotes: new Map(),
     blameChecked: new Set(),
     pictures: [],
+    aimSetAt: [],
     closed: false,
   };
 }
@@ -152,5 +160,28 @@ export function amendShot(
     calledBad: body.calledBad ?? shot.calledBad,
     attitude: body.attitude ?? shot.attitude,
     arrowNumber: body.arrowNumber ?? shot.arrowNumber,
+  };
+}
+
+/**
+ * The hand had been written down wrongly: what was plotted left and right was stored to the wrong
+ * side, and is mirrored.
+ */
+export function mirrorSession(session: SessionDraft): void {
+  session.shots.splice(0, session.shots.length, ...session.shots.map(mirrored));
+  for (const [end, note] of session.endNotes) {
+    if (note.flight === null) continue;
+    const outward = -note.flight.outward as -1 | 0 | 1;
+    session.endNotes.set(end, { ...note, flight: { ...note.flight, outward } });
+  }
+  if (session.cantOutwardDeg !== undefined) session.cantOutwardDeg = -session.cantOutwardDeg;
+}
+
+function mirrored(shot: Shot): Shot {
+  const { attitude } = shot;
+  return {
+    ...shot,
+    outwardMm: -shot.outwardMm,
+    attitude: attitude === null ? null : { ...attitude, outwardDeg: -attitude.outwardDeg },
   };
 }

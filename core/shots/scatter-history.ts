@@ -1,3 +1,4 @@
+import chisquareQuantile from '@stdlib/stats-base-dists-chisquare-quantile';
 import { squaresAboutMean } from '../numeric/moments.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { NO_SCATTER_PRIOR, type ScatterPrior } from './offset-posterior.ts';
@@ -36,4 +37,37 @@ export function scatterPrior(
   }
   if (degrees < FEWEST_HISTORY_DEGREES) return NO_SCATTER_PRIOR;
   return { degrees: HISTORY_DEGREES, sdMm: Math.sqrt(squares / degrees) };
+}
+
+/** An archer of whom nothing is known yet, at 18 m: as wide as most, worth a few shots. */
+const UNKNOWN_ARCHER = { degrees: 4, sdMm: 30 } as const;
+/** The scatter is larger than said in one case in this many. */
+const LARGER_IN = 10;
+
+/**
+ * The scatter to be reckoned with where a stray arrow would be dangerous, mm: what was known before
+ * (or most archers') and what was seen now together, on the side of larger scatter, and never less
+ * than either says by itself.
+ *
+ * @param before the archer's earlier scatter at the same distance
+ * @param ends what was shot now, one list an end, scaled to that distance
+ */
+export function cautiousScatterMm(
+  before: ScatterPrior,
+  ends: readonly (readonly number[])[],
+): number {
+  const known = before.degrees > 0 ? before : UNKNOWN_ARCHER;
+  let squares = known.degrees * known.sdMm ** 2;
+  let { degrees } = known;
+  let seenSquares = 0;
+  let seenDegrees = 0;
+  for (const values of ends) {
+    seenSquares += squaresAboutMean(values);
+    seenDegrees += values.length - 1;
+  }
+  squares += seenSquares;
+  degrees += seenDegrees;
+  const pooledMm = Math.sqrt(squares / chisquareQuantile(1 / LARGER_IN, degrees));
+  const seenMm = seenDegrees > 0 ? Math.sqrt(seenSquares / seenDegrees) : 0;
+  return Math.max(pooledMm, seenMm, known.sdMm);
 }

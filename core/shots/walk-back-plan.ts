@@ -1,17 +1,19 @@
-/** Room an arrow must have to the butt's edge beyond its scatter: a hand's breadth. */
-const HAND_MM = 100;
+import { HAND_MM } from '../limits/first-distances.ts';
+import {
+  AIM_SET_SD_MM,
+  type PredictedHit,
+  scatterAt,
+  type WalkBackFlight,
+} from './walk-back-flight.ts';
+
+/** An arrow keeps this many of its own scatters to every edge of the butt. */
 const SCATTERS = 3;
-/** Scatter is an angle: known at 18 m. */
-const SCATTER_AT_M = 18;
 const STEP_M = 3;
 const FARTHEST_M = 40;
-const GRAVITY_MPS2 = 9.81;
-/** The eye over the nock at anchor, about; it matters little beside the drop. */
-const EYE_OVER_NOCK_MM = 110;
-/** No hand-drawn bow shoots faster: hits that climb with distance are a sight that was moved. */
-const FASTEST_MPS = 120;
-/** Of a predicted drop, this far on the long side: 19 times in 20 the arrow falls less. */
-const PESSIMISTIC = 1.645;
+/** Nobody stands nearer to a butt. */
+const NEAREST_STAND_M = 3;
+/** Of what is uncertain about a hit, this many standard deviations are allowed for. */
+const CAUTIOUS = 2;
 
 /** The butt and where on it the mark hangs, mm. */
 export interface WalkBackButt {
@@ -20,99 +22,90 @@ export interface WalkBackButt {
   readonly markBelowTopMm: number;
 }
 
-/** How fast arrows drop: g / 2v², per metre, with its standard deviation. */
-export interface Drop {
-  readonly perM: number;
-  readonly sd: number;
-}
+/** Why a distance must not be shot from, as data. */
+export type DistanceRefusal = 'below' | 'over' | 'aside' | 'tooNarrow';
 
 export interface PlannedDistance {
   readonly distanceM: number;
-  /** Where the arrow should hit, mm over the mark (falls are negative). */
+  /** Where the arrow should hit, mm over and outward of the mark (falls are negative). */
   readonly upMm: number;
+  readonly outwardMm: number;
   readonly plusMinusMm: number;
-  /** Why it must not be shot; null when it is safe. */
-  readonly refused: string | null;
-}
-
-/** @param share of the speed that is uncertain, one standard deviation */
-export function dropFromSpeed(speedMps: number, share: number): Drop {
-  const perM = GRAVITY_MPS2 / (2 * speedMps ** 2);
-  return { perM, sd: 2 * share * perM };
-}
-
-/**
- * Learns the drop from hits: with the sight set for the nearest distance n, an arrow at d hits
- * e (d/n − 1) − K d (d − n) over the mark, e the eye over the nock, K the drop. Drag is left out:
- * at these distances it is inside the uncertainty of the speed.
- */
-export function learnDrop(
-  before: Drop,
-  nearestM: number,
-  hits: readonly { readonly distanceM: number; readonly upMm: number }[],
-  scatterMm: number,
-): Drop {
-  let precision = 1 / before.sd ** 2;
-  let weighted = before.perM * precision;
-  for (const { distanceM, upMm } of hits) {
-    const lever = distanceM * (distanceM - nearestM) * 1000;
-    if (lever <= 0) continue;
-    const seen = (eyeLift(distanceM, nearestM) - upMm) / lever;
-    const weight = (lever / scatterAt(scatterMm, distanceM)) ** 2;
-    precision += weight;
-    weighted += weight * seen;
-  }
-  const least = dropFromSpeed(FASTEST_MPS, 0).perM;
-  return { perM: Math.max(least, weighted / precision), sd: Math.sqrt(1 / precision) };
+  /** Null when it is safe. */
+  readonly refused: DistanceRefusal | null;
 }
 
 /**
  * Distances from near to far with where each will hit. The first that could leave the butt ends the
- * plan: an arrow must keep a hand's breadth and three scatters from every edge.
+ * plan: as high, as far aside and as scattered as the hits were, an arrow must keep a hand's breadth
+ * and three scatters from every edge.
+ *
+ * @param scatterMm at 18 m: the larger of the archer's own and this walk's
  */
 export function planWalkBack(
   nearestM: number,
-  drop: Drop,
+  flight: WalkBackFlight,
   scatterMm: number,
   butt: WalkBackButt,
 ): readonly PlannedDistance[] {
   const plan: PlannedDistance[] = [];
   for (let distanceM = nearestM; distanceM <= FARTHEST_M; distanceM += STEP_M) {
-    const one = planned(distanceM, nearestM, drop, scatterMm, butt);
+    const one = plannedDistance(distanceM, flight.at(distanceM), scatterMm, butt);
     plan.push(one);
     if (one.refused !== null) break;
   }
   return plan;
 }
 
-function planned(
-  distanceM: number,
+/**
+ * From how near one arrow is safe while nobody knows where the sight points: the farthest whole metre,
+ * at most the nearest distance of the walk; null when the butt is too small even from 3 m.
+ */
+export function sightingInDistance(
   nearestM: number,
-  drop: Drop,
+  flight: WalkBackFlight,
+  scatterMm: number,
+  butt: WalkBackButt,
+): number | null {
+  for (let distanceM = nearestM; distanceM >= Math.min(nearestM, NEAREST_STAND_M); distanceM -= 1) {
+    const one = plannedDistance(distanceM, flight.at(distanceM), scatterMm, butt);
+    if (one.refused === null) return distanceM;
+  }
+  return null;
+}
+
+/** True when the nearest distance would be safe once the sight is set for it: else the butt is too small. */
+export function isSafeOnceSet(nearestM: number, scatterMm: number, butt: WalkBackButt): boolean {
+  const set = { outwardMm: 0, outwardSdMm: AIM_SET_SD_MM, upMm: 0, upSdMm: AIM_SET_SD_MM };
+  return plannedDistance(nearestM, set, scatterMm, butt).refused === null;
+}
+
+function plannedDistance(
+  distanceM: number,
+  hit: PredictedHit,
   scatterMm: number,
   butt: WalkBackButt,
 ): PlannedDistance {
-  const lever = distanceM * (distanceM - nearestM) * 1000;
-  const upMm = eyeLift(distanceM, nearestM) - drop.perM * lever;
-  const spreadMm = PESSIMISTIC * drop.sd * lever;
-  const room = HAND_MM + SCATTERS * scatterAt(scatterMm, distanceM);
-  const lowest = upMm - spreadMm - room;
-  const highest = upMm + spreadMm + room;
+  const scatter = SCATTERS * scatterAt(scatterMm, distanceM);
+  const room = (sdMm: number) => CAUTIOUS * sdMm + scatter + HAND_MM;
+  const lowest = hit.upMm - room(hit.upSdMm);
+  const highest = hit.upMm + room(hit.upSdMm);
+  const aside = Math.abs(hit.outwardMm) + room(hit.outwardSdMm);
   const refused =
-    lowest < butt.markBelowTopMm - butt.heightMm
-      ? 'it could fall below the butt'
-      : highest > butt.markBelowTopMm
-        ? 'it could pass over the butt: hang the mark lower'
-        : room > butt.widthMm / 2
-          ? 'the butt is too narrow for this scatter'
-          : null;
-  return { distanceM, upMm, plusMinusMm: spreadMm, refused };
-}
-
-function eyeLift(distanceM: number, nearestM: number): number {
-  return EYE_OVER_NOCK_MM * (distanceM / nearestM - 1);
-}
-
-function scatterAt(scatterMm: number, distanceM: number): number {
-  return (scatterMm * distanceM) / SCATTER_AT_M;
+    2 * (scatter + HAND_MM) > Math.min(butt.widthMm, butt.heightMm)
+      ? 'tooNarrow'
+      : lowest < butt.markBelowTopMm - butt.heightMm
+        ? 'below'
+        : highest > butt.markBelowTopMm
+          ? 'over'
+          : aside > butt.widthMm / 2
+            ? 'aside'
+            : null;
+  return {
+    distanceM,
+    upMm: hit.upMm,
+    outwardMm: hit.outwardMm,
+    plusMinusMm: CAUTIOUS * hit.upSdMm,
+    refused,
+  };
 }

@@ -48,7 +48,7 @@ export function oneControlMove(state: BowState, status: StepStatus, what: OneCon
   const learned = gainWords(state, reading, control);
   const other = what.inOtherWords?.(amount) ?? null;
   return {
-    key: `change:${control}${amount}`,
+    key: `change:${control}`,
     step: status.step.id,
     title: movesWords(changes),
     expect: `Expect ${lowerFirst(name)} ${showReading(reading, after, bow)} ± ${showPlusMinus(plusMinus, spreadStyle)}`,

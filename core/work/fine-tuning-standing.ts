@@ -1,4 +1,6 @@
+import { MOST_SETTINGS } from '../craft/experiment-bounds.ts';
 import { upsets } from '../craft/upsets.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
 import { squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../record/fold.ts';
 import type { Experiment } from '../record/range-records.ts';
@@ -37,13 +39,35 @@ export interface FineTuningStanding {
   readonly shotsToday: number;
 }
 
-/** The settings an experiment tries, from low to high. */
-function experimentSettings({ low, high, step }: Experiment): readonly number[] {
+/**
+ * The settings an experiment tries, from low to high. One written down with a step too fine to shoot
+ * is tried in coarser ones: nobody shoots so many, and reckoning with them would take for ever.
+ */
+function experimentSettings({ low, high, step: wanted }: Experiment): readonly number[] {
+  const step = wanted * Math.max(1, Math.ceil((high - low) / wanted / MOST_SETTINGS - 1e-9));
   const first = Math.ceil(low / step - 1e-9);
   const last = Math.floor(high / step + 1e-9);
   return Array.from({ length: last - first + 1 }, (_, i) =>
     Number(((first + i) * step).toFixed(6)),
   );
+}
+
+/** What the limits let the control be turned to from where it stands, and what was shot already. */
+function settingsAllowed(
+  state: BowState,
+  experiment: Experiment,
+  now: number,
+  ends: readonly TunedEnd[],
+): readonly number[] {
+  const { control } = experiment;
+  const all = experimentSettings(experiment);
+  const allowed = all.filter((setting) => {
+    const amount = Number((setting - now).toFixed(6));
+    if (amount === 0 || ends.some((end) => end.setting === setting)) return true;
+    return checkChanges(state, [{ control, amount }]) === null;
+  });
+  // Nothing may be turned to from here: what was asked for is kept, and never proposed.
+  return allowed.length === 0 ? all : allowed;
 }
 
 /** Where an experiment stands: every end with its setting, the curve through them, what is next. */
@@ -68,10 +92,11 @@ export function fineTuningStanding(
   const all = sessions.flatMap((one, day) => endsOf(state, experiment, one, day));
   const counted = all.filter(({ index }) => index > since);
   const ends = counted.map(({ end }) => end);
-  const fit = fitTuning(ends, { settings: experimentSettings(experiment) });
+  const setting = settingAt(state, experiment, Number.POSITIVE_INFINITY);
+  const fit = fitTuning(ends, { settings: settingsAllowed(state, experiment, setting, ends) });
   return {
     experiment,
-    setting: settingAt(state, experiment, Number.POSITIVE_INFINITY),
+    setting,
     ends,
     voided: {
       ends: all.length - counted.length,

@@ -5,10 +5,13 @@ import { READINGS } from '../craft/readings.ts';
 import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
 import { effectOn, presentReading } from '../gains/present-reading.ts';
 import { mixtureCdf, mixtureMean } from '../numeric/normal-mixture.ts';
-import { showNumber } from '../quantity/show.ts';
+import { showNumber, showTurns } from '../quantity/show.ts';
 import type { BowState } from '../record/fold.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
 import { countedBand } from './counted-band.ts';
 import { clamp, type Move, roundToStep } from './move.ts';
+import { sideScrewTravel } from '../limits/side-screw-limits.ts';
+import { plainMove } from './plain-move.ts';
 import { beyondBand, type StepStatus } from './step-states.ts';
 import { targetFor } from './targets.ts';
 
@@ -43,11 +46,11 @@ interface ScrewTurn {
 export function limbLineMove(state: BowState, status: StepStatus): Move | null {
   const turns = LIMBS.map((one) => turnFor(state, one)).filter((one) => one !== null);
   const first = turns[0];
-  if (first === undefined) return rodOnlyMove(state, status);
+  if (first === undefined) return spentPocketMove(state, status) ?? rodOnlyMove(state, status);
   const { hand } = state.bow;
   const trial = turns.some((one) => one.trial);
   return {
-    key: `screws:${turns.map(({ control, amount }) => `${control}${amount}`).join(',')}`,
+    key: `screws:${turns.map(({ control }) => control).join()}`,
     step: status.step.id,
     title: turns
       .map((turn) => `${turn.limb} pocket ${showAmount(turn.control, turn.amount)}`)
@@ -96,11 +99,12 @@ function turnFor(
   const { step } = CONTROL_FACTS[control];
   const wanted = roundToStep(-present.value / gain, step);
   const turned = state.changes.some((change) => change.control === control);
-  const amount = trial
+  const meant = trial
     ? turned
       ? TRIAL_TURNS.again
       : TRIAL_TURNS.first
     : clamp(wanted, -MOST_TURNS, MOST_TURNS);
+  const amount = withinScrewTravel(state, control, meant);
   if (amount === 0) return null;
   const effect = effectOn(state, reading, new Map([[control, amount]]));
   return {
@@ -114,6 +118,16 @@ function turnFor(
   };
 }
 
+/** As far as the pocket's screws may go that way; 0 when they have gone as far as they may. */
+function withinScrewTravel(state: BowState, control: Control, meant: number): number {
+  const { step } = CONTROL_FACTS[control];
+  for (let size = Math.abs(meant); size >= step - 1e-9; size -= step) {
+    const amount = roundToStep(Math.sign(meant) * size, step);
+    if (amount !== 0 && checkChanges(state, [{ control, amount }]) === null) return amount;
+  }
+  return 0;
+}
+
 /** `1.2 mm left`: how far off and to which side, as the archer stands behind. */
 function offWords(outwardMm: number, hand: Hand): string {
   return `${showNumber(Math.abs(outwardMm), 1)} mm ${sideOf(outwardMm, hand)}`;
@@ -125,6 +139,30 @@ function screwWords({ limb, control, amount }: ScrewTurn, hand: Hand): string {
   const loosen = sideOf(-amount, hand);
   const size = showAmount(control, amount);
   return `${limb} pocket: loosen the ${loosen} screw ${size}, then tighten the ${tighten} one as much.`;
+}
+
+/** A gauge is still off and its pocket's screws have gone as far as they may: it does not answer. */
+function spentPocketMove(state: BowState, status: StepStatus): Move | null {
+  const off = LIMBS.find(({ reading }) => {
+    const present = presentReading(state, reading);
+    const target = targetFor(state, reading);
+    if (present === null || target === null) return false;
+    return beyondBand(present.value, countedBand(state, reading, target)) !== 0;
+  });
+  const present = off === undefined ? null : presentReading(state, off.reading);
+  if (off === undefined || present === null) return null;
+  const { turns, guessed } = sideScrewTravel(state.bow);
+  return {
+    ...plainMove(status.step.id, `${off.limb} pocket: for a bow technician`),
+    key: `pocketSpent:${off.control}`,
+    why: `The string still passes ${offWords(present.value, state.bow.hand)} of the ${off.limb.toLowerCase()} gauge’s middle, and its side screws have gone the ${showTurns(turns)} ${guessed ? 'that are allowed while the maker’s figure is unknown' : 'the maker allows'}.`,
+    reasons: ['A pocket that does not answer may be loose, worn or crooked.', status.step.why],
+    wouldChange: 'The maker’s figure for the side screws (ms), or a fresh look.',
+    caution: 'inspect',
+    thenCheck: 'Limb line after the technician has seen it.',
+    place: off.limb === 'Top' ? 'topLimb' : 'bottomLimb',
+    doneLabel: 'Understood',
+  };
 }
 
 /** Both gauges are right and the rod is not: the rod or the riser is what is crooked. */

@@ -33,6 +33,8 @@ type MoveAction =
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
   /** Look at these before bow or arrow is blamed; ticking them off goes on. */
   | { readonly kind: 'checkBlame'; readonly sessionId: string; readonly items: readonly string[] }
+  /** Sight or aim was set anew: what was hit before says nothing of what follows. */
+  | { readonly kind: 'setAim'; readonly sessionId: string }
   /** Two settings are to be shot side by side before one is kept. */
   | {
       readonly kind: 'narrowExperiment';

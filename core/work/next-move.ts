@@ -9,15 +9,19 @@ import { walkBackMove } from './walk-back-move.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
-import type { Move } from './move.ts';
+import type { Move, OtherMove } from './move.ts';
 import { plainMove } from './plain-move.ts';
-import { readAgainMove } from './read-again-move.ts';
 import { setupMove } from './setup-moves.ts';
 import { type StepStatus, stepStates } from './step-states.ts';
-import { boltTravel } from './targets.ts';
+import { boltsOutNow, boltTravel } from '../limits/bolt-limits.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
+import type { ShootingBar } from '../limits/limit-refusal.ts';
+import { barWords } from '../limits/limit-words.ts';
+import { shootingBars } from '../limits/shooting-bars.ts';
+import { stopMove } from './stop-moves.ts';
 
-/** A move set aside stays aside this long. */
-const ASIDE_MS = 12 * 3_600_000;
+/** A move set aside stays aside for the day: through the longest one, and not into the next. */
+const ASIDE_MS = 16 * 3_600_000;
 /** An open session speaks for “now” this long after its last shot. */
 const SESSION_MS = 12 * 3_600_000;
 
@@ -33,28 +37,62 @@ const SESSION_MS = 12 * 3_600_000;
  */
 export function nextMove(state: BowState, nowMs: number): Move | null {
   const steps = stepStates(state);
-  const usable = (move: Move | null): move is Move => move !== null && !isAside(state, move, nowMs);
+  const stop = stopMove(state, steps);
+  if (stop !== null) return stop;
+  const [bar] = shootingBars(state);
+  const allowed = (move: Move | null): Move | null => {
+    const may = move === null ? null : withinLimits(state, move);
+    if (may === null || isAside(state, may, nowMs)) return null;
+    return bar !== undefined && isShooting(may) ? barMove(state, steps, bar) : may;
+  };
 
-  const stop = steps
-    .filter((status) => status.words === 'outside the limits')
-    .map((status) => readAgainMove(state, status) ?? setupMove(state, status))
-    .find((move) => move !== null);
-  if (stop !== undefined) return stop;
-
-  const atTheButt = buttMove(state, steps, nowMs);
-  if (usable(atTheButt)) return atTheButt;
+  const atTheButt = bar === undefined ? allowed(buttMove(state, steps, nowMs)) : null;
+  if (atTheButt !== null) return atTheButt;
 
   for (const status of steps) {
     if (status.state === 'skipped') continue;
     if (status.step.id === LAST_OF_SETUP) {
-      const together = setupBlockMove(state, steps);
-      if (usable(together)) return together;
+      const together = allowed(setupBlockMove(state, steps));
+      if (together !== null) return together;
     }
     if (status.state === 'holds' && status.step.id !== 'bareShaft') continue;
-    const move = moveForStep(state, status);
-    if (usable(move)) return move;
+    const move = allowed(moveForStep(state, status));
+    if (move !== null) return move;
   }
-  return null;
+  return bar === undefined ? null : barMove(state, steps, bar);
+}
+
+/** A move as far as the limits let it be proposed; null when they do not. */
+function withinLimits(state: BowState, move: Move): Move | null {
+  const refused = (changes: OtherMove['changes']) => checkChanges(state, changes) !== null;
+  if (move.action.kind === 'change' && refused(move.action.changes)) return null;
+  const { runnerUp, likelyAfter } = move;
+  return {
+    ...move,
+    runnerUp: runnerUp === null || refused(runnerUp.changes) ? null : runnerUp,
+    likelyAfter: likelyAfter === null ? null : withinLimits(state, likelyAfter),
+  };
+}
+
+function isShooting({ action }: Move): boolean {
+  return action.kind === 'shootEnd' || action.kind === 'fireShots';
+}
+
+/** What has to be seen to before a shot, even when it was set aside. */
+function barMove(state: BowState, steps: readonly StepStatus[], bar: ShootingBar): Move | null {
+  const stepOf: Readonly<Record<ShootingBar, StepId>> = {
+    stop: 'inspect',
+    notAssembled: 'inspect',
+    nockFitOpen: 'nockFit',
+    braceUnread: 'roughBrace',
+  };
+  const status = steps.find(({ step }) => step.id === stepOf[bar]);
+  if (status === undefined) return null;
+  const move =
+    bar === 'braceUnread'
+      ? measureMove(state, { ...status, missing: ['braceHeight'] })
+      : moveForStep(state, status);
+  return move === null ? null : { ...move, reasons: [barWords(bar), ...move.reasons] };
 }
 
 /** Draw weight, brace and tiller move each other: all are read before any is corrected. */
@@ -65,8 +103,13 @@ const LAST_OF_SETUP: StepId = 'roughTiller';
 function setupBlockMove(state: BowState, steps: readonly StepStatus[]): Move | null {
   const block = steps.filter(({ step }) => SETUP_STEPS.includes(step.id));
   if (block.some((status) => status.missing.length > 0)) return null;
-  const worst = block.find((status) => status.state === 'outOfBand') ?? block[0];
-  return worst === undefined ? null : (setupMove(state, worst) ?? asBuiltMove(state, worst));
+  const out = block.find((status) => status.state === 'outOfBand');
+  const worst = out ?? block[0];
+  if (worst === undefined) return null;
+  const move = setupMove(state, worst) ?? asBuiltMove(state, worst);
+  const nothingToTurn = move === null || move.action.kind !== 'change';
+  // With the bolts counted there may be more to turn than twists.
+  return (out !== undefined && nothingToTurn ? countBoltsMove(state, worst) : null) ?? move;
 }
 
 function isAside(state: BowState, move: Move, nowMs: number): boolean {
@@ -95,9 +138,7 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
 /** A bow just put together: twists and bolt turns are counted before anything is turned. */
 function countMove(state: BowState, status: StepStatus): Move | null {
   if (!state.bow.inParts || status.step.id !== SETUP_STEPS[0]) return null;
-  const { twists, topBoltTurnsOut, bottomBoltTurnsOut } = state.positions;
-  const bolts = hasAdjustableBolts(state.bow.school);
-  if (twists === null) {
+  if (state.positions.twists === null) {
     return {
       ...stepMove(status, 'Count the twists in the string'),
       key: 'count:twists',
@@ -108,20 +149,23 @@ function countMove(state: BowState, status: StepStatus): Move | null {
       doneLabel: 'Enter it',
     };
   }
-  if (bolts && (topBoltTurnsOut === null || bottomBoltTurnsOut === null)) {
-    const travel = boltTravel(state.bow);
-    return {
-      ...stepMove(status, 'Count the turns both bolts stand out'),
-      key: 'count:bolts',
-      why: `Gently in to the stop, then out to the middle. The limits are counted from there: ${travel.turns} turns${travel.guessed ? ', a guess; the maker’s figure wins' : ' by the maker'}.`,
-      caution: 'bolts',
-      thenCheck: 'Type bo and the turns out, top and bottom if they differ.',
-      place: 'topLimb',
-      action: { kind: 'enterReading', entryText: 'bo ' },
-      doneLabel: 'Enter it',
-    };
-  }
-  return null;
+  return countBoltsMove(state, status);
+}
+
+/** Before a bolt is turned somebody has to know where it stands. */
+function countBoltsMove(state: BowState, status: StepStatus): Move | null {
+  if (!hasAdjustableBolts(state.bow.school) || boltsOutNow(state) !== null) return null;
+  const travel = boltTravel(state.bow);
+  return {
+    ...stepMove(status, 'Count the turns both bolts stand out'),
+    key: 'count:bolts',
+    why: `Gently in to the stop, then out to the middle. The limits are counted from there: ${travel.turns} turns${travel.guessed ? ', a guess; the maker’s figure wins' : ' by the maker'}.`,
+    caution: 'bolts',
+    thenCheck: 'Type bo and the turns out, top and bottom if they differ.',
+    place: 'topLimb',
+    action: { kind: 'enterReading', entryText: 'bo ' },
+    doneLabel: 'Enter it',
+  };
 }
 
 /** Off the shelf, weight and tiller are as built: said once, not turned. */

@@ -5,9 +5,10 @@ import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { mixtureCdf } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../record/fold.ts';
 import { onceFor } from '../record/once-for.ts';
-import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolts.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
+import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from '../limits/bolt-limits.ts';
 import { chanceInBand, type SetupGoal, type SetupGoalId, setupGoals } from './setup-goals.ts';
-import { twistRange } from './twists.ts';
+import { twistRange } from '../limits/twist-limits.ts';
 
 /** One way to bring brace, tiller and weight into their bands in a single string-off. */
 export interface SetupOption {
@@ -117,7 +118,7 @@ class MoveSearch {
       const index = this.cheapest(notKind, refused);
       const move = index === null ? undefined : this.moves[index];
       if (index === null || move === undefined) return null;
-      if (this.insideLimit(move)) return move;
+      if (this.insideLimit(move) && this.isAllowed(move)) return move;
       refused.add(index);
     }
   }
@@ -133,6 +134,12 @@ class MoveSearch {
       best = index;
     }
     return best;
+  }
+
+  /** The check every door makes: what the planner proposes is never refused where it is pressed. */
+  private isAllowed(move: Candidate): boolean {
+    const changes = [...amountsOf(move)].map(([control, amount]) => ({ control, amount }));
+    return checkChanges(this.state, changes) === null;
   }
 
   private beyondLimit(move: Candidate): { readonly below: number; readonly above: number } {
@@ -165,16 +172,22 @@ function candidates(state: BowState): readonly Candidate[] {
   const { step } = CONTROL_FACTS.topBolt;
   const bolts = boltsOutNow(state);
   const [fewest, most] = twistsAllowed(state);
-  const reach = hasAdjustableBolts(state.bow.school) ? MOST_TURNS : 0;
+  // Bolts that nobody has counted are not turned: nobody knows how far they may go.
+  const reach = hasAdjustableBolts(state.bow.school) && bolts !== null ? MOST_TURNS : 0;
   const eighths = (turns: number) => Math.floor(Math.min(turns, reach) / step + 1e-9);
   const moves: Candidate[] = [];
   for (let twists = fewest; twists <= most; twists += 1) {
+    if (bolts === null) {
+      moves.push({ twists, top: 0, bottom: 0 });
+      continue;
+    }
+    const apartNow = Math.max(MOST_BOLT_DIFFERENCE_TURNS, Math.abs(bolts.top - bolts.bottom));
     for (let i = -eighths(bolts.canGoOut.top); i <= eighths(bolts.canGoIn.top); i += 1) {
       for (let j = -eighths(bolts.canGoOut.bottom); j <= eighths(bolts.canGoIn.bottom); j += 1) {
         const top = i * step;
         const bottom = j * step;
         const apart = Math.abs(bolts.top - top - (bolts.bottom - bottom));
-        if (apart <= MOST_BOLT_DIFFERENCE_TURNS + 1e-9) moves.push({ twists, top, bottom });
+        if (apart <= apartNow + 1e-9) moves.push({ twists, top, bottom });
       }
     }
   }

@@ -4,8 +4,8 @@ import { BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import type { BowFacts } from '../record/entry.ts';
 import { remediesFor, remedyEffect } from './remedies.ts';
 import { sideEffects } from './remedy-words.ts';
-import { safeLength } from './safe-length.ts';
-import { refusalOf } from './refusals.ts';
+import { safeLength } from '../limits/safe-length.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
 
 const ARROW = { described: 'carbon', lengthMm: 740, diameterMm: 6, pointMassG: 6.5 };
 /** A bow whose bare shafts land so far from the fletched on two ends. */
@@ -99,7 +99,7 @@ describe('remedies', () => {
                 amount,
                 because: '',
               }));
-              expect(refusalOf(bow.log.state, bodies)).toBeNull();
+              expect(checkChanges(bow.log.state, bodies)).toBeNull();
               expect(Math.abs(bodies[0]!.amount)).toBeLessThanOrEqual(room + 1e-9);
             }
         },
@@ -110,6 +110,7 @@ describe('remedies', () => {
 
   it('say what else they move: balance, the clicker, what turns stale', () => {
     const bow = shot(-80, 0);
+    bow.log.add({ kind: 'itemFitted', item: 'clicker', described: 'blade', touches: [] });
     const words = (control: string) =>
       sideEffects(
         bow.log.state,

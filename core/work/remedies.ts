@@ -9,10 +9,12 @@ import type { BowState } from '../record/fold.ts';
 import { onceForPair } from '../record/once-for.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { bareShaftOutlook, type Outlook, outlookAfter } from './bare-shaft-outlook.ts';
-import { boltsOutNow } from './bolts.ts';
-import { safeLength } from './safe-length.ts';
-import { braceLimit } from './targets.ts';
-import { twistRange } from './twists.ts';
+import { boltsOutNow } from '../limits/bolt-limits.ts';
+import { safeLength } from '../limits/safe-length.ts';
+import { braceLimit } from '../limits/brace-limit.ts';
+import { NOCKING_HEIGHT_MM, UNMEASURED_LOCATOR_MM } from '../limits/locator-limits.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
+import { twistRange } from '../limits/twist-limits.ts';
 
 /** How a control may be used against an offset. */
 interface RemedyKind {
@@ -26,7 +28,12 @@ interface RemedyKind {
   readonly cost: number;
 }
 
-const NOCKING: RemedyKind = kind(['nockingPoint'], { step: 0.5, oneGo: 3, inAll: 15, cost: 0 });
+const NOCKING: RemedyKind = kind(['nockingPoint'], {
+  step: 0.5,
+  oneGo: 3,
+  inAll: UNMEASURED_LOCATOR_MM,
+  cost: 0,
+});
 const LATERAL: readonly RemedyKind[] = [
   kind(['plungerPreload'], { step: 0.25, oneGo: 1.5, inAll: 2, cost: 0 }),
   kind(['pointMass'], {
@@ -39,7 +46,6 @@ const LATERAL: readonly RemedyKind[] = [
   kind(['topBolt', 'bottomBolt'], { step: 0.25, oneGo: 0.5, inAll: 2, cost: 0.12 }),
   kind(['shaftCut'], { step: 3, oneGo: 6, inAll: 48, cost: 0.3 }),
 ];
-const NOCKING_LIMIT_MM = { low: 0, high: 25 } as const;
 
 function kind(controls: readonly Control[], rest: Omit<RemedyKind, 'controls'>): RemedyKind {
   return { controls, ...rest };
@@ -98,7 +104,12 @@ function weighRemedies(
     .map((one) => bestOf(state, session, axis, one, before))
     .filter((one) => one !== null)
     .filter(({ after }) => bringsNearer(before, after))
+    .filter(({ amounts }) => checkChanges(state, changesOf(amounts)) === null)
     .toSorted((one, other) => other.worth - one.worth);
+}
+
+function changesOf(amounts: ReadonlyMap<Control, number>) {
+  return [...amounts].map(([control, amount]) => ({ control, amount }));
 }
 
 /** More likely inside, and expected nearer: an uncertain step the wrong way does not count. */
@@ -146,8 +157,8 @@ export function nockingRoom(state: BowState): { readonly up: number; readonly do
   return height === undefined
     ? { up: Math.max(0, NOCKING.inAll - moved), down: Math.max(0, NOCKING.inAll + moved) }
     : {
-        up: Math.max(0, NOCKING_LIMIT_MM.high - height),
-        down: Math.max(0, height - NOCKING_LIMIT_MM.low),
+        up: Math.max(0, NOCKING_HEIGHT_MM.high - height),
+        down: Math.max(0, height - NOCKING_HEIGHT_MM.low),
       };
 }
 
@@ -160,7 +171,9 @@ function roomLeft(
   const free = { up: Math.max(0, inAll - moved), down: Math.max(0, inAll + moved) };
   switch (control) {
     case 'topBolt': {
-      const { canGoIn, canGoOut } = boltsOutNow(state);
+      const bolts = boltsOutNow(state);
+      if (bolts === null) return { up: 0, down: 0 };
+      const { canGoIn, canGoOut } = bolts;
       return {
         up: Math.min(canGoIn.top, canGoIn.bottom),
         down: Math.min(canGoOut.top, canGoOut.bottom),
@@ -188,7 +201,7 @@ function twistRoom(
   const brace = presentReading(state, 'braceHeight')?.value;
   if (twists === null || brace === undefined) return { up: 0, down: 0 };
   const { fewest, most } = twistRange(state.bow);
-  const limits = braceLimit(state.bow);
+  const limits = braceLimit(state);
   const gain = MOST_MM_A_TWIST;
   return {
     up: Math.max(0, Math.min(free.up, most - twists, Math.floor((limits.high - brace) / gain))),

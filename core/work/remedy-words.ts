@@ -7,7 +7,8 @@ import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
 import type { BowState } from '../record/fold.ts';
 import { presentWeightN } from '../gains/present-weight.ts';
 import type { Remedy } from './remedies.ts';
-import { safeLength } from './safe-length.ts';
+import { missingWords } from '../limits/limit-words.ts';
+import { hasClicker, safeLength } from '../limits/safe-length.ts';
 
 /** The same remedy has the same key, so that it can be set aside. */
 export function remedyKey({ amounts }: Remedy): string {
@@ -26,9 +27,10 @@ function controlSideEffects(state: BowState, control: Control, amount: number): 
   switch (control) {
     case 'pointMass': {
       const grains = amount / G_PER_GR;
-      const gpp = grains / (presentWeightN(state) / N_PER_LBF);
+      const weightN = presentWeightN(state);
+      const gpp = weightN === null ? null : grains / (weightN / N_PER_LBF);
       return [
-        `The arrow becomes ${showNumber(Math.abs(grains), 0)} gr ${grains > 0 ? 'heavier' : 'lighter'} (${showNumber(Math.abs(gpp), 1)} gpp), its balance moves ${grains > 0 ? 'forward' : 'back'}: FOC ${grains > 0 ? 'up' : 'down'}.`,
+        `The arrow becomes ${showNumber(Math.abs(grains), 0)} gr ${grains > 0 ? 'heavier' : 'lighter'}${gpp === null ? '' : ` (${showNumber(Math.abs(gpp), 1)} gpp)`}, its balance moves ${grains > 0 ? 'forward' : 'back'}: FOC ${grains > 0 ? 'up' : 'down'}.`,
       ];
     }
     case 'shaftCut': {
@@ -37,8 +39,8 @@ function controlSideEffects(state: BowState, control: Control, amount: number): 
         'A cut cannot be taken back.',
         safe.kind === 'known'
           ? `After it ${showNumber(Math.max(0, safe.leftMm - amount), 0)} mm could still go; ${showNumber(safe.leastMm, 0)} mm is the shortest that is safe at this draw.`
-          : `Not to be cut while ${safe.why}.`,
-        ...(state.bow.school === 'sighted' ? ['The clicker has to move with the shaft end.'] : []),
+          : `Not to be cut while ${missingWords(safe.missing)}.`,
+        ...(hasClicker(state) ? ['The clicker has to move with the shaft end.'] : []),
       ];
     }
     case 'twists':

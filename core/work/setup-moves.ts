@@ -17,8 +17,8 @@ import { setupDecision } from './setup-decision.ts';
 import type { SetupGoal } from './setup-goals.ts';
 import { showPlusMinus } from './show-plus-minus.ts';
 import { beyondBand, presentTargetValue, type StepStatus } from './step-states.ts';
-import { boltTravel } from './targets.ts';
-import { twistRange } from './twists.ts';
+import { boltTravel } from '../limits/bolt-limits.ts';
+import { twistRange } from '../limits/twist-limits.ts';
 
 /** Which gain stands behind each control of a set-up move. */
 const SHOWN_GAINS: readonly (readonly [Control, ReadingKind])[] = [
@@ -32,10 +32,11 @@ const SHOWN_GAINS: readonly (readonly [Control, ReadingKind])[] = [
  * The whole move that brings draw weight, brace and tiller into their bands together: one
  * string-off, with what it should do and the next best. Null when they are in band, or as near as
  * this string and these bolts can bring them.
+ *
+ * @param stop a limit is passed: something has to be turned however little it betters the rest
  */
-export function setupMove(state: BowState, status: StepStatus): Move | null {
+export function setupMove(state: BowState, status: StepStatus, stop = false): Move | null {
   const plan = planSetup(state);
-  const stop = status.words === 'outside the limits';
   const decision = setupDecision(plan);
   if (decision.kind === 'inBand' && !stop) return null;
   if (decision.kind === 'outOfReach' || plan.best === null) return cannotReach(state, status, stop);
@@ -61,7 +62,7 @@ function moveOf(
   const travel = boltTravel(state.bow);
   const percent = showNumber(100 * Math.min(0.99, option.chance), 0);
   return {
-    key: `setup:${changes.map(({ control, amount }) => `${control}${amount}`).join(',')}`,
+    key: `setup:${changes.map(({ control }) => control).join()}`,
     step: status.step.id,
     title: movesWords(changes),
     expect: `Expect ${expectWords(state, option)}`,

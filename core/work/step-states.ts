@@ -1,5 +1,5 @@
 import { type ReadingKind } from '../craft/readings.ts';
-import type { Upset } from '../craft/upsets.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
 import type { BowState } from '../record/fold.ts';
 import { onceFor } from '../record/once-for.ts';
 import { type PresentReading, presentReading, presentValue } from '../gains/present-reading.ts';
@@ -10,6 +10,7 @@ import { sinceUpsetWords } from './since-words.ts';
 import { stringCheckDue } from './string-schedule.ts';
 import {
   LAST_BENCH_STEP,
+  stepFacets,
   STEP_IDS,
   type StepFacts,
   type StepId,
@@ -87,8 +88,8 @@ function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): St
     upsetBy: facet.upsetBy,
     missing: missingReadings(step, facet),
   };
-  const skipped = state.skipped.get(step.id);
-  if (skipped !== undefined) return { ...base, state: 'skipped', words: `skipped: ${skipped}` };
+  const skipped = skipHolds(state, step);
+  if (skipped !== null) return { ...base, state: 'skipped', words: `skipped: ${skipped}` };
   if (facet.cleared) {
     const due = step.id === 'roughBrace' ? stringCheckDue(state) : null;
     if (due !== null)
@@ -108,6 +109,16 @@ function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): St
     return { ...base, state: 'stale', words: partly === null ? words : `stale, ${partly}` };
   }
   return { ...base, state: 'toDo', words: partly ?? 'to do' };
+}
+
+/** Why the step is passed over; null once something it rests on has changed since. */
+function skipHolds(state: BowState, step: StepFacts): string | null {
+  const skip = state.skipped.get(step.id);
+  if (skip === undefined) return null;
+  const upset = state.upsets.some(
+    (one) => one.index > skip.index && stepFacets(step.id).some((facet) => upsets(one, facet)),
+  );
+  return upset ? null : skip.why;
 }
 
 function holdsWords(step: StepFacts, facet: FacetProgress): string {

@@ -1,15 +1,12 @@
 import { type ReadingKind, READINGS } from '../craft/readings.ts';
 import {
-  BRACE_LIMIT_MARGIN_MM,
-  GUESSED_BOLT_TRAVEL_TURNS,
   type StartingBand,
-  startingBraceBand,
   startingCentreShotBand,
   startingNockingBand,
   startingTillerBand,
 } from '../craft/starting-values.ts';
-import { MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
-import type { BowFacts } from '../record/entry.ts';
+import { expectedWeightN } from '../gains/present-weight.ts';
+import { type BraceLimit, braceLimit, braceTable } from '../limits/brace-limit.ts';
 import type { BowState } from '../record/fold.ts';
 
 export type TargetId = ReadingKind | 'tiller';
@@ -22,65 +19,20 @@ export interface Target {
   readonly name: string;
   readonly why: string;
   readonly source: 'rule of thumb' | 'maker' | 'this bow';
-  readonly limit: HardLimit | null;
+  readonly limit: BraceLimit | null;
 }
 
-interface HardLimit {
-  readonly low: number;
-  readonly high: number;
-  readonly source: 'maker' | 'rule of thumb';
-}
-
-/** Draw weight gained per inch of draw near full draw, typical. */
-const N_PER_INCH_OF_DRAW = 2 * N_PER_LBF;
 /** An unweighed bow may differ from its mark by this share. */
 const MARK_UNCERTAINTY = 0.1;
 /** Shaft diameter that stands in while none is known. */
 const USUAL_SHAFT_DIAMETER_MM = 6;
-
-/** The brace range that must not be left: the maker's, or the table's band and a margin. */
-export function braceLimit(bow: BowFacts): HardLimit {
-  const { braceMinMm, braceMaxMm } = bow.maker;
-  if (braceMinMm !== undefined && braceMaxMm !== undefined) {
-    return { low: braceMinMm, high: braceMaxMm, source: 'maker' };
-  }
-  const table = braceTable(bow);
-  return {
-    low: braceMinMm ?? table.low - BRACE_LIMIT_MARGIN_MM,
-    high: braceMaxMm ?? table.high + BRACE_LIMIT_MARGIN_MM,
-    source: 'rule of thumb',
-  };
-}
-
-/** The table is to the throat; a bow read to the plunger is converted when its offset is known. */
-function braceTable(bow: BowFacts): StartingBand {
-  const band = startingBraceBand(bow.bowKind, bow.amoLengthIn);
-  const offsetMm = bow.braceReference === 'plunger' ? (bow.throatToPlungerMm ?? 0) : 0;
-  return { ...band, low: band.low + offsetMm, high: band.high + offsetMm };
-}
-
-/** How far out the bolts may go, turns from the stop, and whether that is a guess. */
-export function boltTravel(bow: BowFacts): { readonly turns: number; readonly guessed: boolean } {
-  const known = bow.maker.boltTravelTurns;
-  return known === undefined
-    ? { turns: GUESSED_BOLT_TRAVEL_TURNS, guessed: true }
-    : { turns: known, guessed: false };
-}
-
-/** What the weight should come to at this archer's draw, from the mark on the limb; null without one. */
-function expectedWeightN(bow: BowFacts): number | null {
-  const { markedWeightN, markedDrawMm } = bow.maker;
-  if (markedWeightN === undefined) return null;
-  if (markedDrawMm === undefined || bow.amoDrawMm === undefined) return markedWeightN;
-  return markedWeightN + (N_PER_INCH_OF_DRAW * (bow.amoDrawMm - markedDrawMm)) / MM_PER_IN;
-}
 
 /**
  * The band for a reading on this bow: what was found on it, else the maker's, else a rule of thumb.
  * @returns null where no band makes sense
  */
 export function targetFor(state: BowState, id: TargetId): Target | null {
-  const limit = id === 'braceHeight' ? braceLimit(state.bow) : null;
+  const limit = id === 'braceHeight' ? braceLimit(state) : null;
   const found = state.targets.get(id);
   if (found !== undefined) {
     return {
@@ -92,15 +44,16 @@ export function targetFor(state: BowState, id: TargetId): Target | null {
       limit,
     };
   }
-  const starting = startingTarget(state.bow, id);
+  const starting = startingTarget(state, id);
   if (starting === null) return null;
   return { ...starting, limit };
 }
 
-function startingTarget(bow: BowFacts, id: TargetId): Omit<Target, 'limit'> | null {
+function startingTarget(state: BowState, id: TargetId): Omit<Target, 'limit'> | null {
+  const { bow } = state;
   switch (id) {
     case 'braceHeight': {
-      const limit = braceLimit(bow);
+      const limit = braceLimit(state);
       if (limit.source === 'maker') {
         return {
           low: limit.low,

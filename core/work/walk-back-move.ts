@@ -27,9 +27,22 @@ export interface LineGain {
 
 /** What the walk-back asks for next; a pure function of the record. */
 export function walkBackMove(state: BowState, session: ShootingSession): Move | null {
-  const { fit, nextM, shots } = walkBackStanding(state, session);
-  if (nextM !== null) return shootAt(nextM, shots.length === 0);
-  if (fit === null)
+  const { fit, next, shots } = walkBackStanding(state, session);
+  const nearestM = session.distanceM;
+  switch (next.kind) {
+    case 'sightIn':
+      return sightInMove(next.distanceM, nearestM);
+    case 'setSight':
+      return setSightMove(state, session, next);
+    case 'shoot':
+      return shootAt(next.distanceM, next.first, nearestM);
+    case 'questionSpeed':
+      return questionSpeedMove(session, next.speedMps);
+    case 'allShot':
+    case 'buttTooSmall':
+      break;
+  }
+  if (fit === null || next.kind === 'buttTooSmall')
     return {
       ...plain('The butt is too small for a walk-back'),
       why: 'Two distances at least must keep a hand’s breadth and three scatters on the butt.',
@@ -58,11 +71,82 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
   };
 }
 
-function shootAt(distanceM: number, first: boolean): Move {
+/** Nobody knows yet where the sight points: one arrow from where even that is safe. */
+function sightInMove(distanceM: number, nearestM: number): Move {
+  return {
+    ...plain(`Shoot 1 fletched from ${distanceM} m`),
+    key: `walkBack:sightIn:${distanceM}`,
+    expect: `Sight set for ${nearestM} m, at the mark`,
+    why: `Nobody has seen yet where it hits with the sight set for ${nearestM} m. From ${distanceM} m even a sight far off keeps the arrow on the butt.`,
+    thenCheck: 'Plot the hit; it says how far the sight is off.',
+    action: { kind: 'shootEnd', fletched: 1, bare: 0 },
+    doneLabel: `At ${distanceM} m`,
+    place: 'butt',
+  };
+}
+
+/** The nearest end is not on the mark: before anything is shot from farther, it has to be. */
+function setSightMove(
+  state: BowState,
+  session: ShootingSession,
+  off: { readonly outwardMm: number; readonly upMm: number },
+): Move {
+  const { hand } = state.bow;
+  const where = [
+    ...(Math.abs(off.upMm) < LEAST_SAID_MM
+      ? []
+      : [`${cm(off.upMm)} cm ${off.upMm > 0 ? 'high' : 'low'}`]),
+    ...(Math.abs(off.outwardMm) < LEAST_SAID_MM
+      ? []
+      : [`${cm(off.outwardMm)} cm ${sideOf(off.outwardMm, hand)}`]),
+  ].join(', ');
+  const sighted = state.bow.school === 'sighted';
+  return {
+    ...plain(
+      sighted
+        ? `Set the sight for ${session.distanceM} m`
+        : `Set your aim for ${session.distanceM} m`,
+    ),
+    key: 'walkBack:setSight',
+    expect: `It hits ${where} at ${session.distanceM} m`,
+    why: 'The nearest end has to lie on the mark: what lies off there lies farther off from every farther distance, and leaves the butt.',
+    reasons: [
+      sighted
+        ? 'Move the sight after the arrow: hits high, sight up; hits left, sight left.'
+        : 'Aim as far to the other side as it hits, and keep that aim to the end of the walk.',
+      'Hits from before are kept, and no longer speak of where later ones fall.',
+    ],
+    thenCheck: `${WALK_BACK_SHOTS} fletched at ${session.distanceM} m again.`,
+    action: { kind: 'setAim', sessionId: session.sessionId },
+    doneLabel: sighted ? 'Sight is set' : 'Aim is set',
+    place: 'butt',
+  };
+}
+/** Less than this off is not said of an axis, mm. */
+const LEAST_SAID_MM = 10;
+
+/** No bow shoots like that: the walk waits until it is known what happened. */
+function questionSpeedMove(session: ShootingSession, speedMps: number): Move {
+  return {
+    ...plain('Was the sight or the aim moved?'),
+    key: 'walkBack:speed',
+    expect: `Arrows fall as at ${showNumber(speedMps, 0)} m/s`,
+    why: 'The hits fall as no such arrow does: sight or aim was moved on the way, arrows were mixed, or a distance is wrong. Nothing farther is asked for while that is open.',
+    wouldChange: 'Hits called bad or taken back, or the walk shot anew with one sight setting.',
+    thenCheck: `Set the sight for ${session.distanceM} m and begin again there.`,
+    action: { kind: 'setAim', sessionId: session.sessionId },
+    doneLabel: 'Begin again at the nearest',
+    place: 'butt',
+  };
+}
+
+function shootAt(distanceM: number, first: boolean, nearestM: number): Move {
   return {
     ...plain(`Shoot ${WALK_BACK_SHOTS} fletched at ${distanceM} m`),
     key: `walkBack:${distanceM}`,
-    expect: 'Same aim at the same mark, sight untouched',
+    expect: first
+      ? `Sight set for ${nearestM} m, aimed at the mark`
+      : 'Same aim at the same mark, sight untouched',
     why: first
       ? 'From near to far with one sight setting: a line that leans or bends shows what one distance hides.'
       : 'The next distance whose hits stay on the butt.',

@@ -1,7 +1,9 @@
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry, EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { LoggedEntry } from '#core/record/entry.ts';
-import { refusalOf } from '#core/work/refusals.ts';
+import { checkBatch } from '#core/limits/check-batch.ts';
+import { impossibleFigure } from '#core/limits/figure-ranges.ts';
+import { refusalWords } from '#core/limits/limit-words.ts';
 import { RefusedRequest } from '../http/problem.ts';
 
 /**
@@ -39,7 +41,8 @@ export function checkAppend(
     checkReferences(entry, index, { undoable, sessions, shots, experiments });
     if (entry.body.kind !== 'bowMade') undoable.add(entry.id);
   }
-  if (state !== null) checkLimits(state, fresh);
+  checkFigures(fresh);
+  checkLimits(state, fresh);
 }
 
 interface Known {
@@ -80,6 +83,7 @@ function checkReferences({ body }: Entry, index: number, known: Known): void {
     case 'endNoted':
     case 'blameChecked':
     case 'pictureKept':
+    case 'aimSet':
       if (!known.sessions.has(body.sessionId)) throw unknownSession(index);
       break;
     case 'shotPlaced':
@@ -99,15 +103,45 @@ function checkReferences({ body }: Entry, index: number, known: Known): void {
   }
 }
 
-function checkLimits(state: BowState, fresh: readonly Entry[]): void {
-  const refusal = refusalOf(
-    state,
-    fresh.map((entry) => entry.body),
-  );
-  if (refusal === null) return;
-  const index = fresh.findIndex((entry) => entry.body.kind === 'change');
-  throw refused(index, 'body.amount', refusal.code, `${refusal.says} ${refusal.remedy}`);
+/** What nobody can have read, counted or meant is a slip, whichever page or script sent it. */
+function checkFigures(fresh: readonly Entry[]): void {
+  for (const [index, { body }] of fresh.entries()) {
+    const found = impossibleFigure(body);
+    if (found === null) continue;
+    const { path, value, range } = found;
+    throw refused(
+      index,
+      `body.${path}`,
+      'figureOutside',
+      `${value} lies outside ${range[0]} to ${range[1]}, where such a figure can be.`,
+    );
+  }
 }
+
+/** Proposals are held to the limits; what was done already says so itself, and is recorded. */
+function checkLimits(state: BowState | null, fresh: readonly Entry[]): void {
+  const refusal = checkBatch(state, fresh);
+  if (refusal === null) return;
+  const made = fresh.find(({ body }) => body.kind === 'bowMade')?.body;
+  const bow = state?.bow ?? (made?.kind === 'bowMade' ? made : null);
+  if (bow === null) return;
+  const bodies = fresh.map(({ body }) => body);
+  const { says, remedy } = refusalWords(refusal, bodies, { bow });
+  throw refused(
+    refusal.at,
+    PATHS[bodies[refusal.at]?.kind ?? 'note'] ?? 'body',
+    refusal.code,
+    `${says} ${remedy}`,
+  );
+}
+
+const PATHS: Partial<Record<EntryBody['kind'], string>> = {
+  change: 'body.amount',
+  itemFitted: 'body.item',
+  targetSet: 'body.low',
+  experimentOpened: 'body.control',
+  sessionOpened: 'body.distanceM',
+};
 
 function unknownExperiment(index: number): RefusedRequest {
   return refused(

@@ -16,6 +16,7 @@ import { useNow } from '../app/use-now.ts';
 import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { AnotherShaft } from './another-shaft.tsx';
+import { ChangeDialog } from './change-dialog.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
 import { EntryLine } from './entry-line.tsx';
 import { HowToCard } from './how-to-card.tsx';
@@ -41,18 +42,10 @@ export function BenchPage() {
   if (bow.error !== null)
     return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
   if (bow.state === null) return <Loading what="the bow" />;
-  return <Bench key={bowId} bowId={bowId} bow={bow} state={bow.state} />;
+  return <Bench key={bowId} bow={bow} state={bow.state} />;
 }
 
-function Bench({
-  bowId,
-  bow,
-  state,
-}: {
-  readonly bowId: string;
-  readonly bow: BowHandle;
-  readonly state: BowState;
-}) {
+function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowState }) {
   const now = useNow();
   const narrow = useNarrow();
   const [params, setParams] = useSearchParams();
@@ -103,7 +96,8 @@ function Bench({
     [setParam],
   );
   const openStep = useCallback((step: StepId) => setParam('step', step), [setParam]);
-  const { done, notNow, doOther } = useMoveActions(bowId, store, openEntryLine, openStep);
+  const actions = useMoveActions(state, store, openEntryLine, openStep);
+  const { done, notNow, doOther } = actions;
   const undo = (ids: readonly string[]) =>
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const enterReading = (kind: ReadingKind) => openEntryLine(`${READINGS[kind].code} `);
@@ -216,6 +210,14 @@ function Bench({
         onText={setText}
         onStore={store}
       />
+      {actions.asked !== null && (
+        <ChangeDialog
+          state={state}
+          asked={actions.asked}
+          onLog={actions.logAsked}
+          onClose={actions.dropAsked}
+        />
+      )}
       {openStatus !== undefined && (
         <StepSheet
           key={openStatus.step.id}

@@ -66,7 +66,16 @@ export function EntryLine({
         }}
       />
       <div id={echoId} role="status" className="min-w-0 flex-1 leading-[1.3]" data-testid="echo">
-        <Echo read={read} text={text} stored={stored} onStore={onStore} />
+        <Echo
+          read={read}
+          text={text}
+          stored={stored}
+          onStore={onStore}
+          onText={(next) => {
+            onText(next);
+            inputRef.current?.focus();
+          }}
+        />
       </div>
       {read.kind === 'ready' && (
         <button type="submit" className="link-btn shrink-0">
@@ -82,11 +91,13 @@ function Echo({
   text,
   stored,
   onStore,
+  onText,
 }: {
   readonly read: Read;
   readonly text: string;
   readonly stored: { readonly words: string; readonly undo: () => void } | null;
   readonly onStore: (bodies: readonly EntryBody[]) => void;
+  readonly onText: (text: string) => void;
 }) {
   switch (read.kind) {
     case 'empty':
@@ -140,7 +151,9 @@ function Echo({
               key={choice.label}
               type="button"
               className="link min-h-8 max-[719px]:min-h-11"
-              onClick={() => onStore(choice.bodies)}
+              onClick={() =>
+                choice.bodies.length > 0 ? onStore(choice.bodies) : onText(choice.text)
+              }
             >
               <Fractions text={choice.label} />
             </button>
@@ -149,6 +162,7 @@ function Echo({
       );
     case 'refused': {
       const { at, length, says, remedy } = read.refusal;
+      const { way } = read;
       return (
         <span className="text-stop">
           <span className="mr-3 font-[560] whitespace-pre text-ink" data-testid="pointed">
@@ -158,10 +172,24 @@ function Echo({
             </mark>
             {text.slice(at + length)}
           </span>
-          <b className="font-[640]">{says}</b>
+          <b className="font-[640]">
+            <Fractions text={says} />
+          </b>
           <br />
           <span className="text-[13px]">
             <Fractions text={remedy} />
+            {way !== undefined && (
+              <>
+                {' '}
+                <button
+                  type="button"
+                  className="link min-h-6 text-ink max-[719px]:min-h-11"
+                  onClick={() => onText(way.text)}
+                >
+                  {way.label}
+                </button>
+              </>
+            )}
           </span>
         </span>
       );

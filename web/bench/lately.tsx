@@ -1,3 +1,9 @@
+import {
+  BRACE_REFERENCE_LABEL,
+  HAND_LABEL,
+  HOOK_LABEL,
+  PURPOSE_LABEL,
+} from '#core/craft/bow-terms.ts';
 import { CHECKLIST_TITLE } from '#core/craft/checklists.ts';
 import { changeWords, CONTROL_FACTS } from '#core/craft/controls.ts';
 import { FIT_OUT_LABEL } from '#core/craft/fit-out.ts';
@@ -8,7 +14,7 @@ import { stepFacts } from '#core/craft/steps.ts';
 import { meanOf } from '#core/numeric/moments.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import { showTurns } from '#core/quantity/show.ts';
-import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import type { BodyOf, BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
 const SHOWN = 4;
@@ -24,7 +30,7 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
       return `${name} ${figure}${body.values.length > 1 ? `, ${body.values.length} readings` : ''}`;
     }
     case 'change':
-      return upperFirst(changeWords(body.control, body.amount));
+      return `${upperFirst(changeWords(body.control, body.amount))}${body.despite === undefined ? '' : `, done already: ${body.despite}`}`;
     case 'targetSet':
       return `Band set: ${body.name}`;
     case 'unitsSet':
@@ -40,7 +46,7 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
         ? `${upperFirst(FIT_OUT_LABEL[body.item])} taken off`
         : `${upperFirst(FIT_OUT_LABEL[body.item])}: ${body.described}`;
     case 'factsSet':
-      return 'Bow’s facts written down';
+      return factWords(body.facts);
     case 'positionCounted':
       return body.control === 'twists'
         ? `${body.value} twists counted`
@@ -51,6 +57,8 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
       return body.text;
     case 'sessionOpened':
       return `Shooting at ${body.distanceM} m`;
+    case 'aimSet':
+      return 'Sight or aim set anew';
     case 'sessionClosed':
       return 'Shooting ended';
     case 'shotPlaced':
@@ -82,6 +90,30 @@ export function entryWords(body: EntryBody, bow: BowFacts): string {
     case 'undone':
       return 'Taken back';
   }
+}
+
+/** Which facts were written down or corrected. */
+function factWords(facts: BodyOf<'factsSet'>['facts']): string {
+  const words: Partial<Record<keyof typeof facts, string>> = {
+    maker: 'maker’s figures',
+    amoDrawMm: 'draw length',
+    throatToPlungerMm: 'throat to plunger',
+    arrowMassG: 'arrow’s mass',
+    name: `name ${facts.name ?? ''}`,
+    owner: `owner ${facts.owner ?? ''}`,
+    described: 'description',
+    hand: facts.hand === undefined ? '' : HAND_LABEL[facts.hand],
+    hook: facts.hook === undefined ? '' : `hook ${HOOK_LABEL[facts.hook]}`,
+    purpose: facts.purpose === undefined ? '' : `purpose ${PURPOSE_LABEL[facts.purpose]}`,
+    braceReference:
+      facts.braceReference === undefined
+        ? ''
+        : `brace read ${BRACE_REFERENCE_LABEL[facts.braceReference]}`,
+  };
+  const said = Object.entries(words)
+    .filter(([key]) => facts[key as keyof typeof facts] !== undefined)
+    .map(([, word]) => word);
+  return `Written down: ${said.join(', ')}`;
 }
 
 /** The newest entries, each with its way back; what was taken back stays visible, struck out. */

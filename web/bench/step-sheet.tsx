@@ -16,10 +16,14 @@ import type { StepStatus } from '#core/work/step-states.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { AnswersPanel } from './answers-panel.tsx';
+import { FactsPanel } from './facts-panel.tsx';
 import { FitOutPanel } from './fit-out-panel.tsx';
 import { HowToCard } from './how-to-card.tsx';
 import { NockingPanel } from './nocking-panel.tsx';
 import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
+
+/** Longest note that is kept with a confirmation. */
+const MOST_NOTE = 2000;
 
 /** Everything about one step: how it stands and why, how to do it, and every way to settle it. */
 export function StepSheet({
@@ -39,8 +43,8 @@ export function StepSheet({
 }) {
   const { step } = status;
   const { clearing } = step;
-  const confirm = (note: string, ticked: readonly EntryBody[] = []) => {
-    onStore([...ticked, { kind: 'stepConfirmed', step: step.id, note }]);
+  const confirm = (note: string) => {
+    onStore([{ kind: 'stepConfirmed', step: step.id, note: note.slice(0, MOST_NOTE) }]);
     onClose();
   };
   return (
@@ -48,7 +52,12 @@ export function StepSheet({
       title={step.name}
       description={`${upperFirst(status.words)}. ${step.why}`}
       onClose={onClose}
-      wide={step.id === 'inspect' || step.id === 'fitOut' || clearing.by === 'readings'}
+      wide={
+        step.id === 'inspect' ||
+        step.id === 'fitOut' ||
+        step.id === 'purpose' ||
+        clearing.by === 'readings'
+      }
     >
       {MIDDLE_STEPS.includes(step.id) && (
         <p className="mb-3">
@@ -58,8 +67,15 @@ export function StepSheet({
       )}
       {step.caution !== null && <p className="mb-3">{CAUTIONS[step.caution]}</p>}
       {stepLists(step.id).length > 0 && (
-        <Lists state={state} names={stepLists(step.id)} onDone={confirm} onEnter={onEnter} />
+        <Lists
+          state={state}
+          names={stepLists(step.id)}
+          onDone={confirm}
+          onTick={onStore}
+          onEnter={onEnter}
+        />
       )}
+      {step.id === 'purpose' && <FactsPanel state={state} onStore={onStore} onEnter={onEnter} />}
       {step.id === 'fitOut' && <FitOutPanel state={state} onStore={onStore} />}
       {clearing.by === 'readings' && (
         <div className="grid grid-cols-1 gap-6 min-[720px]:grid-cols-3">
@@ -143,6 +159,8 @@ export function StepSheet({
 const FACT_CODES: readonly (readonly [string, string])[] = [
   ['mb ', 'Maker’s brace range'],
   ['mt ', 'Maker’s bolt travel'],
+  ['ms ', 'Maker’s side-screw travel'],
+  ['ma ', 'Maker’s lightest arrow'],
   ['mark ', 'Limb mark'],
   ['tc ', 'Twists counted'],
   ['bo ', 'Bolts, turns out'],
@@ -152,48 +170,48 @@ function Lists({
   state,
   names,
   onDone,
+  onTick,
   onEnter,
 }: {
   readonly state: BowState;
   readonly names: readonly ChecklistName[];
-  readonly onDone: (note: string, ticked: readonly EntryBody[]) => void;
+  readonly onDone: (note: string) => void;
+  readonly onTick: (bodies: readonly EntryBody[]) => void;
   readonly onEnter: (entryText: string) => void;
 }) {
   const lists = names.map((name) => ({ name, items: checklist(name, state.bow) }));
-  const [ticked, setTicked] = useState<ReadonlySet<string>>(
-    () =>
-      new Set(
-        names.flatMap((name) => [...(state.ticked.get(name) ?? [])].map((id) => `${name}.${id}`)),
-      ),
-  );
-  const toggle = (keys: readonly string[], on: boolean) => {
-    const next = new Set(ticked);
-    for (const key of keys) {
-      if (on) next.add(key);
-      else next.delete(key);
+  const isTicked = (name: ChecklistName, id: string) => state.ticked.get(name)?.has(id) === true;
+  // Each tick is an entry: a list half gone through is still so after lunch, on any device.
+  const tick = (name: ChecklistName, ids: readonly string[], on: boolean) => {
+    const ticked = new Set(state.ticked.get(name) ?? []);
+    for (const id of ids) {
+      if (on) ticked.add(id);
+      else ticked.delete(id);
     }
-    setTicked(next);
+    onTick([{ kind: 'listTicked', list: name, items: [...ticked] }]);
   };
   const left = lists.flatMap(({ name, items }) =>
-    items.filter(({ id }) => !ticked.has(`${name}.${id}`)).map((item) => ({ name, item })),
+    items.filter(({ id }) => !isTicked(name, id)).map((item) => ({ name, item })),
   );
   const unsafe = left.find(({ name }) => name === 'assembly');
-  const bodies = lists.map(
-    ({ name, items }): EntryBody => ({
-      kind: 'listTicked',
-      list: name,
-      items: items.map(({ id }) => id).filter((id) => ticked.has(`${name}.${id}`)),
-    }),
-  );
   return (
     <>
       <div className="grid grid-cols-1 gap-x-8 gap-y-4 min-[900px]:grid-cols-3">
         {lists.map(({ name, items }) => {
-          const keys = items.map(({ id }) => `${name}.${id}`);
           return (
             <fieldset key={name}>
               <legend className="font-[640]">{CHECKLIST_TITLE[name]}</legend>
-              <button type="button" className="link min-h-11" onClick={() => toggle(keys, true)}>
+              <button
+                type="button"
+                className="link min-h-11"
+                onClick={() =>
+                  tick(
+                    name,
+                    items.map(({ id }) => id),
+                    true,
+                  )
+                }
+              >
                 All of these
               </button>
               {items.map((item) => (
@@ -201,8 +219,8 @@ function Lists({
                   <input
                     type="checkbox"
                     className="mt-1 size-5 shrink-0 accent-(--ink)"
-                    checked={ticked.has(`${name}.${item.id}`)}
-                    onChange={(event) => toggle([`${name}.${item.id}`], event.target.checked)}
+                    checked={isTicked(name, item.id)}
+                    onChange={(event) => tick(name, [item.id], event.target.checked)}
                   />
                   <span>
                     {item.words}
@@ -224,7 +242,6 @@ function Lists({
               left.length === 0
                 ? 'all here'
                 : `without: ${left.map(({ item }) => item.words).join('; ')}`,
-              bodies,
             )
           }
         >

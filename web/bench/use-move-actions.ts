@@ -1,10 +1,13 @@
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
 import { stepFacts, type StepId } from '#core/craft/steps.ts';
 import type { Control } from '#core/craft/controls.ts';
+import { changeDoor } from '#core/limits/change-door.ts';
 import type { EntryBody } from '#core/record/entry.ts';
+import type { BowState } from '#core/record/fold.ts';
 import type { Move } from '#core/work/move.ts';
+import type { AskedChange } from './change-dialog.tsx';
 
 type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
 
@@ -15,18 +18,28 @@ export interface MoveActions {
   readonly doOther: (move: Move) => void;
   /** Changes made together, of the tuner's own choosing. */
   readonly makeChanges: (changes: ChangeList, because: string) => void;
+  /** A change pressed that has to be asked about, or is refused; null when none is open. */
+  readonly asked: AskedChange | null;
+  /** Logs it after all, with the reason where a limit speaks against it. */
+  readonly logAsked: (despite?: string) => void;
+  readonly dropAsked: () => void;
 }
 
-/** What Done and Not now do, the same on Bench and Range: they log, and lead to where the hand goes. */
+/**
+ * What Done and Not now do, the same on Bench and Range: they log, and lead to where the hand goes.
+ * Every change goes through the door the entry line has.
+ */
 export function useMoveActions(
-  bowId: string,
+  state: BowState,
   append: (bodies: readonly EntryBody[]) => readonly string[],
   openEntryLine: (text: string) => void,
   openStep: (step: StepId) => void,
 ): MoveActions {
+  const { bowId } = state;
   const navigate = useNavigate();
-  const makeChanges = useCallback(
-    (changes: ChangeList, because: string) => {
+  const [asked, setAsked] = useState<AskedChange | null>(null);
+  const log = useCallback(
+    (changes: ChangeList, because: string, despite?: string) => {
       const moveId = newId();
       append(
         changes.map(({ control, amount }) => ({
@@ -35,10 +48,19 @@ export function useMoveActions(
           amount,
           moveId,
           because,
+          ...(despite === undefined ? {} : { despite }),
         })),
       );
     },
     [append],
+  );
+  const makeChanges = useCallback(
+    (changes: ChangeList, because: string) => {
+      const door = changeDoor(state, changes);
+      if (door.kind === 'open') log(changes, because);
+      else setAsked({ changes, because, door });
+    },
+    [log, state],
   );
   const done = useCallback(
     (move: Move) => {
@@ -64,6 +86,9 @@ export function useMoveActions(
           break;
         case 'shootEnd':
           void navigate(`/range/${bowId}?end=next`);
+          break;
+        case 'setAim':
+          append([{ kind: 'aimSet', sessionId: action.sessionId }]);
           break;
         case 'narrowExperiment':
           append([
@@ -104,5 +129,13 @@ export function useMoveActions(
     },
     [makeChanges],
   );
-  return { done, notNow, doOther, makeChanges };
+  const logAsked = useCallback(
+    (despite?: string) => {
+      if (asked !== null) log(asked.changes, asked.because, despite);
+      setAsked(null);
+    },
+    [asked, log],
+  );
+  const dropAsked = useCallback(() => setAsked(null), []);
+  return { done, notNow, doOther, makeChanges, asked, logAsked, dropAsked };
 }

@@ -1,5 +1,4 @@
 import {
-  GUESSED_BOLT_TRAVEL_TURNS,
   purposeToleranceMm,
   startingBraceBand,
   type StartingFrom,
@@ -8,6 +7,7 @@ import {
   BRACE_LIMIT_MARGIN_MM,
   SCHOOL_HABITS,
 } from '#core/craft/starting-values.ts';
+import { GUESSED_BOLT_TRAVEL_TURNS } from '#core/limits/bolt-limits.ts';
 import { showLength, showLengthFigure, showNumber } from '#core/quantity/show.ts';
 
 export interface StartingRow {

@@ -15,8 +15,10 @@ import { type BowHandle, useBow } from '../api/use-bow.ts';
 import { rememberBow } from '../app/last-bow.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { useNow } from '../app/use-now.ts';
+import { ShootingBar } from '../app/shooting-bar.tsx';
 import { WaitingBar } from '../app/waiting-bar.tsx';
 import { dayTally, tallyWords } from '../bench/day-tally.ts';
+import { ChangeDialog } from '../bench/change-dialog.tsx';
 import { EntryLine } from '../bench/entry-line.tsx';
 import { entryWords, Lately } from '../bench/lately.tsx';
 import { NextMove } from '../bench/next-move.tsx';
@@ -127,7 +129,7 @@ function Range({
     (step: StepId) => void navigate(`/bench/${bowId}?step=${step}`),
     [bowId, navigate],
   );
-  const actions = useMoveActions(bowId, store, openEntryLine, openStep);
+  const actions = useMoveActions(state, store, openEntryLine, openStep);
   const done = (chosen: Move) => {
     if (chosen.action.kind === 'shootEnd') {
       setWalkFromM(null);
@@ -172,6 +174,7 @@ function Range({
       <div className="min-h-0 flex-1 overflow-y-auto">
         <div className="grid grid-cols-1 gap-x-8 px-4 py-3 min-[900px]:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] min-[900px]:px-7">
           <div className="order-1 min-[900px]:order-2 min-[900px]:row-span-2">
+            <ShootingBar state={state} />
             <SessionChoice
               state={state}
               session={session}
@@ -277,6 +280,14 @@ function Range({
           </div>
         </div>
       </div>
+      {actions.asked !== null && (
+        <ChangeDialog
+          state={state}
+          asked={actions.asked}
+          onLog={actions.logAsked}
+          onClose={actions.dropAsked}
+        />
+      )}
       <EntryLine
         text={text}
         read={read}

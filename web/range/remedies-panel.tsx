@@ -12,7 +12,8 @@ import { bareShaftOutlook } from '#core/work/bare-shaft-outlook.ts';
 import { type Remedy, remediesFor, remedyEffect } from '#core/work/remedies.ts';
 import { sideEffects } from '#core/work/remedy-words.ts';
 import { Fractions } from '../ui/fractions.tsx';
-import { safeLength } from '#core/work/safe-length.ts';
+import { missingWords } from '#core/limits/limit-words.ts';
+import { safeLength } from '#core/limits/safe-length.ts';
 
 const AXIS_NAME: Readonly<Record<BareShaftAxis, string>> = {
   bareShaftUp: 'Up and down',
@@ -64,7 +65,7 @@ export function RemediesPanel({
       <p className="text-[13px] text-ink-2">
         {safe.kind === 'known'
           ? `Shaft: ${showNumber(safe.leftMm, 0)} mm could still be cut; ${showNumber(safe.leastMm, 0)} mm is the shortest that is safe at this draw. The saw comes last.`
-          : `Shaft: nothing is cut while ${safe.why}.`}{' '}
+          : `Shaft: nothing is cut while ${missingWords(safe.missing)}.`}{' '}
         Distances at 18 m. Effects are rules of thumb until this bow has shown its own.
       </p>
     </div>

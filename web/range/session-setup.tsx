@@ -10,6 +10,7 @@ import { fromStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { BUTT_KINDS, LIGHTS, type SessionKind, WINDS } from '#core/record/shooting-entries.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
+import { Fractions } from '../ui/fractions.tsx';
 import { TextField } from '../ui/text-field.tsx';
 import { controlsFor, kindsFor, type SessionSetup } from './use-session-setup.ts';
 
@@ -31,14 +32,15 @@ export function SessionSetupForm({
   readonly unit: 'cm' | 'in';
   readonly onStart: () => void;
 }) {
-  const { text, set, problem, byRule, goesOn } = setup;
+  const { text, set, problem, against, byRule, goesOn } = setup;
+  const mayStart = problem === null && (against === null || text.despite.trim() !== '');
   return (
     <form
       className="grid gap-2"
       aria-label="New shooting session"
       onSubmit={(event) => {
         event.preventDefault();
-        if (problem === null) onStart();
+        if (mayStart) onStart();
       }}
     >
       <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">{SAYS[text.kind]}</p>
@@ -64,8 +66,21 @@ export function SessionSetupForm({
       )}
       <Surroundings setup={setup} />
       {problem !== null && <p className="text-[13px] text-stop">{problem}</p>}
+      {against !== null && (
+        <div className="border-l-4 border-stop pl-3" data-testid="against">
+          <p className="text-stop">
+            <Fractions text={against} />
+          </p>
+          <TextField
+            label="It is shot nevertheless, because"
+            value={text.despite}
+            longest={200}
+            onChange={(despite) => set({ despite })}
+          />
+        </div>
+      )}
       <div className="flex flex-wrap items-center gap-3">
-        <button type="submit" className="btn-ink" disabled={problem !== null}>
+        <button type="submit" className="btn-ink" disabled={!mayStart}>
           Start shooting
         </button>
         <span className="text-[13px] text-ink-2">or tap the butt: the first shot starts it</span>

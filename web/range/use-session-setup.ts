@@ -4,6 +4,10 @@ import { shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import { type Control, CONTROL_FACTS } from '#core/craft/controls.ts';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import { SCHOOL_HABITS } from '#core/craft/starting-values.ts';
+import { checkProposal } from '#core/limits/check-proposal.ts';
+import { MOST_SETTINGS } from '#core/craft/experiment-bounds.ts';
+import { farthestDistance } from '#core/limits/first-distances.ts';
+import { refusalWords } from '#core/limits/limit-words.ts';
 import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { showExact } from '#core/quantity/show.ts';
 import { toStored } from '#core/quantity/units.ts';
@@ -32,6 +36,8 @@ interface SetupText {
   readonly arrowBuild: string;
   readonly aim: string;
   readonly lean: string;
+  /** Why it is shot though bow or distance speaks against it. */
+  readonly despite: string;
 }
 
 /** What a session will be opened with: texts kept as typed, and what they come to. */
@@ -39,6 +45,8 @@ export interface SessionSetup {
   readonly text: SetupText;
   readonly set: (change: Partial<SetupText>) => void;
   readonly problem: string | null;
+  /** What the limits say against it; a reason lets it through. */
+  readonly against: string | null;
   /** The rule of thumb for what is good enough, mm, and why. */
   readonly byRule: { readonly toleranceMm: number; readonly why: string };
   /** The experiment that would be gone on with; null: a new one. */
@@ -93,60 +101,69 @@ export function useSessionSetup(state: BowState, unit: 'cm' | 'in'): SessionSetu
       ? (state.experiments.findLast(({ closedWhy }) => closedWhy === null) ?? null)
       : null;
   const problem = problemOf(text, distanceM, toleranceMm, buttMm, goesOn !== null);
+  const bodies = (sessionId: string, despite: string | undefined): readonly EntryBody[] => {
+    const experimentId = text.kind === 'fineTuning' ? (goesOn?.experimentId ?? newId()) : undefined;
+    const said = (words: string) => (words.trim() === '' ? undefined : words.trim());
+    const lean = figure(text.lean);
+    const opened: EntryBody = {
+      kind: 'sessionOpened',
+      sessionId,
+      sessionKind: text.kind,
+      distanceM: goesOn?.distanceM ?? distanceM ?? WALK_BACK_JUDGED_AT_M,
+      toleranceMm: toleranceMm ?? byRule.toleranceMm,
+      toleranceWhy: agreed ? 'agreed before the first shot' : byRule.why,
+      buttMm: buttMm ?? USUAL_BUTT_MM,
+      experimentId,
+      markBelowTopMm: text.kind === 'walkBack' ? (size(text.markBelowTop) ?? undefined) : undefined,
+      arrowSpeedMps: text.kind === 'walkBack' ? (figure(text.speed) ?? undefined) : undefined,
+      place: said(text.place),
+      light: text.light === 'unsaid' ? undefined : text.light,
+      wind: text.wind === 'unsaid' ? undefined : text.wind,
+      buttKind: text.buttKind === 'unsaid' ? undefined : text.buttKind,
+      arrowBuild: said(text.arrowBuild),
+      aim: said(text.aim),
+      cantOutwardDeg:
+        lean === null || lean === 0 ? undefined : outwardFromRight(lean, state.bow.hand),
+      despite,
+    };
+    if (experimentId === undefined || goesOn !== null) return [opened];
+    const range = figure(text.range) ?? 1;
+    return [
+      {
+        kind: 'experimentOpened',
+        experimentId,
+        control: text.control,
+        low: -range,
+        high: range,
+        step: figure(text.step) ?? CONTROL_FACTS[text.control].step,
+        distanceM: distanceM ?? WALK_BACK_JUDGED_AT_M,
+        shotsADay: figure(text.shotsADay) ?? 72,
+        despite,
+      },
+      opened,
+    ];
+  };
+  const reason = text.despite.trim() === '' ? undefined : text.despite.trim();
+  const wouldOpen = problem === null ? bodies(CHECKED_ONLY, undefined) : [];
+  const refusal = checkProposal(state, wouldOpen);
+  const words = refusal === null ? null : refusalWords(refusal, wouldOpen, state);
   return {
     text,
     set: (change) => setText((before) => ({ ...before, ...change })),
     problem,
+    against: words === null ? null : `${words.says} ${words.remedy}`,
     byRule,
     goesOn,
     opening: () => {
       const sessionId = newId();
-      const experimentId =
-        text.kind === 'fineTuning' ? (goesOn?.experimentId ?? newId()) : undefined;
-      const said = (words: string) => (words.trim() === '' ? undefined : words.trim());
-      const lean = figure(text.lean);
-      const opened: EntryBody = {
-        kind: 'sessionOpened',
-        sessionId,
-        sessionKind: text.kind,
-        distanceM: goesOn?.distanceM ?? distanceM ?? WALK_BACK_JUDGED_AT_M,
-        toleranceMm: toleranceMm ?? byRule.toleranceMm,
-        toleranceWhy: agreed ? 'agreed before the first shot' : byRule.why,
-        buttMm: buttMm ?? 1220,
-        experimentId,
-        markBelowTopMm:
-          text.kind === 'walkBack' ? (size(text.markBelowTop) ?? undefined) : undefined,
-        arrowSpeedMps: text.kind === 'walkBack' ? (figure(text.speed) ?? undefined) : undefined,
-        place: said(text.place),
-        light: text.light === 'unsaid' ? undefined : text.light,
-        wind: text.wind === 'unsaid' ? undefined : text.wind,
-        buttKind: text.buttKind === 'unsaid' ? undefined : text.buttKind,
-        arrowBuild: said(text.arrowBuild),
-        aim: said(text.aim),
-        cantOutwardDeg:
-          lean === null || lean === 0 ? undefined : outwardFromRight(lean, state.bow.hand),
-      };
-      if (experimentId === undefined || goesOn !== null) return { sessionId, bodies: [opened] };
-      const range = figure(text.range) ?? 1;
-      return {
-        sessionId,
-        bodies: [
-          {
-            kind: 'experimentOpened',
-            experimentId,
-            control: text.control,
-            low: -range,
-            high: range,
-            step: figure(text.step) ?? CONTROL_FACTS[text.control].step,
-            distanceM: distanceM ?? WALK_BACK_JUDGED_AT_M,
-            shotsADay: figure(text.shotsADay) ?? 72,
-          },
-          opened,
-        ],
-      };
+      // Shots on the butt are a fact: with no reason given it is this one.
+      const despite = refusal === null ? undefined : (reason ?? 'shots were plotted');
+      return { sessionId, bodies: bodies(sessionId, despite) };
     },
   };
 }
+/** Stands for a session that is only looked at, not opened. */
+const CHECKED_ONLY = '00000000-0000-4000-8000-000000000000';
 
 function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
   const last = state.sessions.at(-1);
@@ -154,10 +171,7 @@ function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
   const kind = last?.closed === false ? last.sessionKind : 'bareShaft';
   return {
     kind,
-    distance: String(
-      state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft')?.distanceM ??
-        SCHOOL_HABITS[state.bow.school].bareShaftDistanceM,
-    ),
+    distance: startingDistance(state),
     tolerance: '',
     butt: unit === 'cm' ? '122' : '48',
     markBelowTop: unit === 'cm' ? '30' : '12',
@@ -172,12 +186,22 @@ function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
     buttKind: last?.buttKind ?? 'unsaid',
     arrowBuild: last?.arrowBuild ?? state.bow.arrow?.described ?? '',
     aim: last?.aim ?? '',
+    despite: '',
     lean:
       last?.cantOutwardDeg === undefined
         ? ''
         : showExact(rightFromOutward(last.cantOutwardDeg, state.bow.hand)).replace('−', '-'),
   };
 }
+
+/** Where bare shafts were shot last, or the school's distance, as near as a new build has to begin. */
+function startingDistance(state: BowState): string {
+  const last = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
+  const { farthestM } = farthestDistance(state, 'bareShaft', USUAL_BUTT_MM);
+  const wanted = last?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM;
+  return showExact(Math.min(wanted, farthestM));
+}
+const USUAL_BUTT_MM = 1220;
 
 function problemOf(
   text: SetupText,
@@ -204,7 +228,8 @@ function problemOf(
     const step = figure(text.step);
     if (range === null || step === null || !(step > 0 && range >= step))
       return 'Range and step: the range holds at least one step.';
-    if (range / step > 8) return 'More than eight steps each way: take a larger step.';
+    if ((2 * range) / step > Math.min(16, MOST_SETTINGS))
+      return 'More than eight steps each way: take a larger step.';
     const shots = figure(text.shotsADay);
     if (shots === null || !Number.isInteger(shots) || shots < 6 || shots > 500)
       return 'Shots a day: 6 to 500.';

@@ -1,6 +1,7 @@
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtInterval, showNumber } from '#core/quantity/show.ts';
 import type { BowState } from '#core/record/fold.ts';
+import { REFUSED_WORDS } from '#core/shots/walk-back-words.ts';
 import type { WalkBackFigure } from '#core/shots/walk-back.ts';
 import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
 import { ChartFold } from './chart-fold.tsx';
@@ -21,7 +22,7 @@ export function WalkBackPanel({
   readonly distanceM: number;
   readonly onDistance: (distanceM: number) => void;
 }) {
-  const { fit, plan, shots, speedMps } = standing;
+  const { fit, plan, shots, speedMps, speedQuestioned } = standing;
   const { hand } = state.bow;
   const figure = ({ mm, plusMinusMm }: WalkBackFigure) =>
     `${showButtInterval(mm, plusMinusMm, unit)} ${sideOf(mm, hand)}`;
@@ -52,7 +53,7 @@ export function WalkBackPanel({
               type="button"
               className="min-h-11 border-b-2 border-transparent px-2 text-[15px] disabled:text-ink-2 disabled:line-through aria-pressed:border-ink aria-pressed:font-[680]"
               aria-pressed={one.distanceM === distanceM}
-              aria-label={`${one.distanceM} m, ${one.refused ?? `${count} shots`}`}
+              aria-label={`${one.distanceM} m, ${one.refused === null ? `${count} shots` : REFUSED_WORDS[one.refused]}`}
               disabled={one.refused !== null}
               onClick={() => onDistance(one.distanceM)}
             >
@@ -62,7 +63,10 @@ export function WalkBackPanel({
         })}
       </div>
       <p className="text-[13px] text-ink-2">
-        {planWords(plan, distanceM, unit)} Arrows drop as at {showNumber(speedMps, 0)} m/s.
+        {planWords(plan, distanceM, unit)}{' '}
+        {speedQuestioned
+          ? 'The drops are no bow’s: nothing is reckoned from them.'
+          : `Arrows drop as at ${showNumber(speedMps, 0)} m/s.`}
       </p>
     </section>
   );
@@ -100,5 +104,5 @@ function planWords(plan: WalkBackStanding['plan'], distanceM: number, unit: 'cm'
     here === undefined || here.upMm > -1
       ? ''
       : `From ${here.distanceM} m they fall about ${showButtInterval(here.upMm, here.plusMinusMm, unit)}. `;
-  return `${falls}${refused === undefined ? '' : `Not from ${refused.distanceM} m on: ${refused.refused ?? ''}.`}`;
+  return `${falls}${refused === undefined ? '' : `Not from ${refused.distanceM} m on: ${REFUSED_WORDS[refused.refused ?? 'aside']}.`}`;
 }

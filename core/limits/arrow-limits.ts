@@ -1,0 +1,36 @@
+import { presentWeightN } from '../gains/present-weight.ts';
+import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
+import type { BowState } from '../record/fold.ts';
+
+/** Points there are, g: 30 to 400 gr. */
+export const POINT_MASS_G = { low: 30 * G_PER_GR, high: 400 * G_PER_GR } as const;
+
+/** Grains of arrow per pound of draw weight on the fingers, where the maker gives no least mass. */
+const GRAINS_PER_POUND = { caution: 8, proposed: 6, dryShot: 5 } as const;
+
+/** The lightest arrow that may be proposed, and the one below which a shot is a dry shot, g. */
+export interface LeastArrow {
+  readonly proposedG: number;
+  readonly dryShotG: number;
+  readonly source: 'maker' | 'rule of thumb';
+}
+
+/** Null while neither a scale nor a mark says what the bow draws, and the maker gives no mass. */
+export function leastArrow(state: BowState): LeastArrow | null {
+  const { leastArrowMassG } = state.bow.maker;
+  const weightN = presentWeightN(state);
+  const byWeight = (grainsPerPound: number) =>
+    weightN === null ? 0 : (grainsPerPound * G_PER_GR * weightN) / N_PER_LBF;
+  if (leastArrowMassG !== undefined)
+    return {
+      proposedG: Math.max(leastArrowMassG, byWeight(GRAINS_PER_POUND.dryShot)),
+      dryShotG: Math.max(leastArrowMassG, byWeight(GRAINS_PER_POUND.dryShot)),
+      source: 'maker',
+    };
+  if (weightN === null) return null;
+  return {
+    proposedG: byWeight(GRAINS_PER_POUND.proposed),
+    dryShotG: byWeight(GRAINS_PER_POUND.dryShot),
+    source: 'rule of thumb',
+  };
+}
