@@ -3,6 +3,6 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: ['{core,contract,server,web,demo,bench}/**/*.test.{ts,tsx}'],
-    testTimeout: 60_000,
+    testTimeout: 240_000,
   },
 });

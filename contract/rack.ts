@@ -23,6 +23,8 @@ const rackBowSchema = z.strictObject({
   steps: z.strictObject({ hold: z.number(), open: z.number(), stale: z.number(), all: z.number() }),
   /** Stale or out of band, in words, in the order of work. */
   due: z.array(z.strictObject({ step: z.string(), words: z.string() })),
+  /** Why it is not to be shot as it stands, in words; empty when nothing is wrong. */
+  stops: z.array(z.string()),
   nextMove: z.strictObject({ title: z.string(), stop: z.boolean() }).nullable(),
 });
 export type RackBow = z.infer<typeof rackBowSchema>;

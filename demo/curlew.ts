@@ -39,6 +39,7 @@ export function curlew(nowMs: number): readonly Entry[] {
     .read('nockingHeight', 'n 9', [9])
     .read('centreShotAtPoint', 'cs 0.5', [0.5])
     .shots(60, 'shooting in')
+    .read('braceHeight', 'b 221.8 222', [221.8, 222])
     .confirm('braceSearch');
   log.daysAgo(30).session(18, 20, [
     { fletched: 6, bare: 3, sdMm: 14, bareRightMm: -48, bareUpMm: 2 },
@@ -73,7 +74,7 @@ export function curlew(nowMs: number): readonly Entry[] {
     upMm: -9,
     why: 'where bare shafts landed with groups at their best',
   });
-  log.confirm('sightMarks', 'proof');
+  log.read('braceHeight', 'b 222 221.7', [222, 221.7]).confirm('sightMarks', 'proof');
   log.note('Crawl most used: 32 mm at 18 m.');
   return log.entries;
 }

@@ -60,6 +60,7 @@ function wren(nowMs: number): readonly Entry[] {
     .read('nockingHeight', 'n 5/8', [inches(0.625)])
     .read('centreShotAtPoint', 'cs 2 mm', [2])
     .shots(80, 'shooting in')
+    .read('braceHeight', 'b 7 3/4', [inches(7.75)])
     .confirm('braceSearch');
   log.daysAgo(3).session(
     15,
@@ -105,6 +106,7 @@ function kestrel(nowMs: number): readonly Entry[] {
     .read('nockingHeight', 'n 9/16', [inches(0.5625)])
     .read('centreShotAtPoint', 'cs 3 mm', [3])
     .shots(70, 'shooting in')
+    .read('braceHeight', 'b 7', [inches(7)])
     .confirm('braceSearch');
   log.daysAgo(26).session(10, 22, [
     { fletched: 4, bare: 3, sdMm: 16, bareRightMm: 4, bareUpMm: -38 },
@@ -177,6 +179,7 @@ function rook(nowMs: number): readonly Entry[] {
     .read('nockingHeight', 'n 7/16', [inches(0.4375)])
     .read('centreShotAtPoint', 'cs 4 mm', [4])
     .shots(120, 'shooting in')
+    .read('braceHeight', 'b 6 7/16', [inches(6.4375)])
     .confirm('braceSearch', 'fineTuning', 'sightMarks');
   log.daysAgo(12).session(15, 25, [
     { fletched: 6, bare: 3, sdMm: 26, bareRightMm: 40, bareUpMm: 4 },

@@ -47,22 +47,22 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     expect((await app.log('Heron')).length).toBe(before);
   });
 
-  test('b 3 1/8 asks what was meant and keeps what was typed until answered', async ({
+  test('b 3 9/16 asks what was meant and keeps what was typed until answered', async ({
     page,
     app,
   }) => {
     const line = page.getByRole('textbox', { name: 'Entry line' });
-    await line.fill('b 3 1/8');
+    await line.fill('b 3 9/16');
     await line.press('Enter');
-    await expect(line).toHaveValue('b 3 1/8');
+    await expect(line).toHaveValue('b 3 9/16');
     await expect(echo(page)).toContainText('What did you mean?');
     await echo(page)
-      .getByRole('button', { name: /^8 1\/8 in/ })
+      .getByRole('button', { name: /^8 9\/16 in/ })
       .click();
     await expect(line).toHaveValue('');
     await expect
       .poll(async () => (await app.log('Heron')).at(-1)?.body)
-      .toMatchObject({ values: [206.375], confirmedUnlikely: false });
+      .toMatchObject({ values: [expect.closeTo(217.4875, 6)], confirmedUnlikely: false });
   });
 
   test('three replicates are stored and shown as mean and spread', async ({ page, app }) => {

@@ -41,6 +41,7 @@ for (const [kind, name] of [
           place: name,
           aim: name,
           arrowBuild: name,
+          despite: name,
         },
         { kind: 'note', text: name },
         { kind: 'stepSkipped', step: 'proof', why: name },

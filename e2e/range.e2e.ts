@@ -110,8 +110,19 @@ test('a called bad shot changes the figures and is kept', async ({ page, app }) 
     .toMatchObject({ kind: 'shotAmended', calledBad: true });
 });
 
+/** Opens a session at a distance that this build has not been shot to yet, and says why. */
+async function openAtOnce(page: Page, distanceM: number) {
+  await page.getByLabel('Distance, m').fill(String(distanceM));
+  await expect(page.getByTestId('against')).toContainText('starts at 6 m or nearer');
+  const start = page.getByRole('button', { name: 'Start shooting' });
+  await expect(start).toBeDisabled();
+  await page.getByLabel('It is shot nevertheless, because').fill('shot elsewhere before');
+  await start.click();
+}
+
 async function readVerdict(page: Page, app: App, bow: string, fletched: string, bare: string) {
   await openRange(page, app, bow);
+  await openAtOnce(page, 18);
   await shootTwoEnds(page, fletched, bare);
   await expect(verdict(page)).toContainText('18 of 18 shots counted');
   return {
@@ -155,7 +166,7 @@ test('two bare shafts far apart are undecided with a number, not a diagnosis', a
   await openRange(page, app, 'Sparrow');
   await page.getByLabel(/Good enough/).fill('2.5');
   await enter(page, 'f 2,0 1,0 0,0.5 -0.5,-0.5 -1,0 -1.5,0.2');
-  await enter(page, 'b 6,0 -9,0');
+  await enter(page, 'b 6.0,0 -9.0,0');
   await expect(verdict(page)).toContainText(/Across undecided: (more than 24|\d+) more/);
   await expect(verdict(page)).not.toContainText(/Stiff|Weak/);
   await expect(page.getByTestId('move-title').first()).toContainText(/touch nothing|shoot again/i);
@@ -253,7 +264,7 @@ test('shots are kept as waiting while the server is away, through a reload of th
   app,
 }) => {
   await openRange(page, app, 'Heron');
-  await enter(page, 'f 0,0 1,1');
+  await enter(page, 'f 0.0,0 1.0,1');
   await expect
     .poll(
       async () =>

@@ -49,6 +49,11 @@ async function followOne(page: Page, app: App, name: string, bow: SimulatedBow, 
       await press(all, way);
     await press(dialog.getByRole('button', { name: /All here|It is so/ }).first(), way);
     await expect(dialog).toHaveCount(0);
+  } else if (action === 'change') {
+    const asks = page.getByTestId('change-asks');
+    const stored = async () => (await app.log(name)).length > logged;
+    await expect.poll(async () => (await asks.isVisible()) || (await stored())).toBe(true);
+    if (await asks.isVisible()) await press(dialog.getByRole('button', { name: /log it/ }), way);
   } else if (action === 'enterReading') {
     await expect(line).not.toHaveValue('');
     await line.fill(answer(bow, (await line.inputValue()).trim()));
@@ -158,7 +163,7 @@ test('a new string on a tuned bow: one tap lists what to re-check, and the sched
   await expect(page.getByTestId('state-fitOut')).toHaveText('holds');
   await enter(page, 'b 219 219.5 219');
   await enter(page, 'shots 24');
-  await expect(page.getByTestId('state-roughBrace')).toHaveText('stale, 20 shots on a new string');
+  await expect(page.getByTestId('state-roughBrace')).toHaveText('stale, 20 shots on this string');
   await enter(page, 'b 218.2 218 218.1');
   await expect(page.getByTestId('state-roughBrace')).not.toHaveText(/20 shots/);
 });
@@ -168,11 +173,15 @@ test('refusals, questions and conversions of setting up', async ({ page, app }) 
   const line = page.getByRole('textbox', { name: 'Entry line' });
   const cases: readonly (readonly [string, RegExp])[] = [
     ['top +3', /past the stop.*maker allows 3 turns out/],
-    ['tw +9', /outside the maker’s range. Has it been done already/],
-    ['band b 8 9', /The maker allows 8 1\/4 in to 8 3\/4 in/],
+    ['tw +9', /outside the maker’s range: 8 1\/4 to 8 3\/4 in.*I have already done it/],
+    ['band b 8 9', /outside the maker’s range: 8 1\/4 to 8 3\/4 in.*never left/],
     ['n 4 1/4', /What did you mean/],
     ['b 219 plunger', /distance between throat and plunger is not known/],
     ['mark 30', /at which draw/],
+    ['mark 28 34', /34 lb at 28 in/],
+    ['cut -12', /No saw makes a shaft longer/],
+    ['tp 12 lb', /not measured in lb/],
+    ['bo 9 lb', /not measured in lb/],
     ['mark 30 26', /about 34\.0 lb at 28 in/],
     ['dl 26 1/4 pivot', /1 3\/4 in added to the pivot draw/],
     ['tc 60', /should hold 16 to 49/],

@@ -49,6 +49,13 @@ describe('the door', () => {
     ).toBe(200);
   });
 
+  it('goes on after the machine stood still for six seconds', async () => {
+    await club.rack();
+    const until = performance.now() + 6000;
+    while (performance.now() < until);
+    expect((await club.rack()).bows.length).toBeGreaterThan(0);
+  });
+
   it('sends the headers a page should have', async () => {
     const { headers } = await raw({});
     expect(headers['content-security-policy']).toContain("default-src 'self'");

@@ -85,7 +85,7 @@ export const STEPS: readonly StepFacts[] = [
     'purpose',
     'Purpose',
     confirm('Hook, purpose and distances are as written for this bow.'),
-    null,
+    'holdable',
     'It decides the school, and what good enough means.',
   ),
   step(
@@ -205,7 +205,7 @@ export const STEPS: readonly StepFacts[] = [
     'fineTuning',
     'Fine tuning',
     confirm('Groups at the longest comfortable distance were compared step by step.'),
-    null,
+    'shafts',
     'Small groups are the goal; bare shafts only point the way.',
   ),
   step(

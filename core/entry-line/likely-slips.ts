@@ -40,6 +40,7 @@ export function likelySlips(
   for (const other of ['in', 'mm', 'cm'] as const) {
     if (unit !== other && (unit === 'in' || unit === 'mm' || unit === 'cm')) {
       guesses.push({ value: amount.value, unit: other });
+      if (other === 'mm') guesses.push({ value: amount.value / 10, unit: other });
     }
   }
   const seen = new Set<number>();

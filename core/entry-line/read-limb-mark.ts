@@ -1,6 +1,6 @@
 import { FACT_RANGES, USUAL_MARK_DRAW_IN } from '../limits/figure-ranges.ts';
 import type { Amount } from '../quantity/read-amounts.ts';
-import { showNumber, showWeight } from '../quantity/show.ts';
+import { showExact, showNumber, showWeight } from '../quantity/show.ts';
 import { fromStored, MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
@@ -92,14 +92,9 @@ function swapped(text: string, weight: Amount, draw: Amount): readonly Choice[] 
   if (weight.unit !== null || draw.unit !== null) return [];
   const [lb, drawIn] = [draw.value, weight.value];
   if (!(drawIn >= USUAL_MARK_DRAW_IN.low && drawIn <= USUAL_MARK_DRAW_IN.high)) return [];
-  const mended = `${text.slice(0, weight.at)}${showNumber(lb, 1)} ${showNumber(drawIn, 1)}`;
+  const mended = `${text.slice(0, weight.at)}${showExact(lb, 1)} ${showExact(drawIn, 1)}`;
   return [
-    choice(
-      `${showNumber(lb, 1)} lb at ${showNumber(drawIn, 1)} in`,
-      mended,
-      lb * N_PER_LBF,
-      drawIn,
-    ),
+    choice(`${showExact(lb, 1)} lb at ${showExact(drawIn, 1)} in`, mended, lb * N_PER_LBF, drawIn),
   ];
 }
 

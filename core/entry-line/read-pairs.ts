@@ -22,7 +22,7 @@ export type PairsRead =
 
 /** True for a text that is meant as shots rather than as a reading: it has a comma between numbers. */
 export function looksLikePairs(text: string): boolean {
-  return /^\s*(?:(?:f|b|fletched|bare)\s+)?[-+−]?[\d.]*\s*,/i.test(text);
+  return /^\s*(?:(?:f|b|fletched|bare)\s+)?[-+−]?[\d.]*\s*[,;]/i.test(text);
 }
 
 /**
@@ -54,7 +54,8 @@ function readPair(
   unit: 'cm' | 'in',
   hand: Hand,
 ): PlacedPair | { readonly refusal: Refusal } {
-  const parts = word.split(',');
+  // With a semicolon between them the commas are decimal ones.
+  const parts = word.split(word.includes(';') ? ';' : ',');
   if (parts.length !== 2 || parts.some((part) => part === '')) {
     return refuse(
       at,

@@ -7,7 +7,7 @@ export interface ReasonTaken {
   readonly why: string;
 }
 
-const REASON = /\s+(done|because)(?:[\s:,]+(.*))?$/is;
+const REASON = /[\s,;]+(done|because)(?:[\s:,]+(.*))?$/is;
 /** Longest reason that is kept. */
 const MOST_REASON = 200;
 

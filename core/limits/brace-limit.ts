@@ -38,7 +38,9 @@ export function braceLimit(state: BowState): BraceLimit {
  * The table is to the throat. A bow read to the plunger centre is given it moved by its own offset, or
  * by the usual one until that is measured.
  */
-export function braceTable(bow: BowFacts): StartingBand {
+export function braceTable(
+  bow: Pick<BowFacts, 'bowKind' | 'amoLengthIn' | 'braceReference' | 'throatToPlungerMm'>,
+): StartingBand {
   const band = startingBraceBand(bow.bowKind, bow.amoLengthIn);
   if (bow.braceReference === 'throat') return band;
   const { throatToPlungerMm } = bow;
@@ -49,7 +51,7 @@ export function braceTable(bow: BowFacts): StartingBand {
     high: band.high + offsetMm,
     why:
       throatToPlungerMm === undefined
-        ? `${band.why} Read to the plunger: the usual ${THROAT_TO_PLUNGER_MM} mm are added until tp says what they are on this bow.`
-        : `${band.why} Moved by this bow’s own distance from throat to plunger.`,
+        ? `Typical for a ${bow.amoLengthIn} in bow of this kind. Read to the plunger: the usual ${THROAT_TO_PLUNGER_MM} mm are added until tp says what they are on this bow. The maker’s range wins.`
+        : `Typical for a ${bow.amoLengthIn} in bow of this kind, moved by this bow’s own distance from throat to plunger. The maker’s range wins.`,
   };
 }

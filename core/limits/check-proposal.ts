@@ -48,7 +48,7 @@ export function checkProposal(state: BowState, bodies: readonly EntryBody[]): Li
     }
     const passed = done.length === end - at ? null : moveLimit(before, after);
     if (passed !== null) {
-      const single = end - at === 1 ? (body) : null;
+      const single = end - at === 1 ? body : null;
       return {
         ...passed,
         at: end - 1,

@@ -2,7 +2,7 @@ import type { BowState } from '../record/fold.ts';
 import type { SessionKind } from '../record/shooting-entries.ts';
 
 /** A build nobody has shot yet starts near, then goes to the second distance, m. */
-const FIRST_DISTANCES_M = { first: 6, second: 10 } as const;
+export const FIRST_DISTANCES_M = { first: 6, second: 10 } as const;
 /** Shots at one distance before the next is gone to. */
 const SHOTS_BEFORE_FARTHER = 3;
 /** Room to the butt's edge that a shot has to keep: a hand's breadth, mm. */

@@ -107,9 +107,11 @@ function setupBlockMove(state: BowState, steps: readonly StepStatus[]): Move | n
   const worst = out ?? block[0];
   if (worst === undefined) return null;
   const move = setupMove(state, worst) ?? asBuiltMove(state, worst);
-  const nothingToTurn = move === null || move.action.kind !== 'change';
-  // With the bolts counted there may be more to turn than twists.
-  return (out !== undefined && nothingToTurn ? countBoltsMove(state, worst) : null) ?? move;
+  // Twists alone mend neither tiller nor weight: with the bolts counted there is more to turn.
+  const wantsBolts = block.some(
+    ({ state: how, step }) => how === 'outOfBand' && step.id !== 'roughBrace',
+  );
+  return (wantsBolts ? countBoltsMove(state, worst) : null) ?? move;
 }
 
 function isAside(state: BowState, move: Move, nowMs: number): boolean {

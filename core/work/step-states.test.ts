@@ -295,7 +295,7 @@ describe('the schedule of a new string', () => {
     ] as const) {
       expect(wordsOf(log, 'roughBrace')).toBe('holds');
       log.add({ kind: 'shotsFired', count: shots, note: '' });
-      expect(wordsOf(log, 'roughBrace')).toBe(`stale, ${mark} shots on a new string`);
+      expect(wordsOf(log, 'roughBrace')).toBe(`stale, ${mark} shots on this string`);
       log.read('braceHeight', 216, 216, 216);
     }
     log.add({ kind: 'shotsFired', count: 100, note: '' });

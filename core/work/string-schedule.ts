@@ -1,5 +1,6 @@
 import { STRING_CHECK_SHOTS } from '../craft/fit-out.ts';
 import type { BowState } from '../record/fold.ts';
+import { FIRST_STRING } from '../record/strings.ts';
 
 /** When the brace of a string being shot in is looked at next. */
 export interface StringSchedule {
@@ -16,7 +17,9 @@ export interface StringSchedule {
  */
 export function stringSchedule(state: BowState): StringSchedule {
   const { fitted } = state.strings;
-  if (!fitted.knownNew) return { shots: fitted.shots, due: null, next: null };
+  // The string a bow came with may be as new as any: nobody said otherwise.
+  if (!fitted.knownNew && fitted.stringId !== FIRST_STRING)
+    return { shots: fitted.shots, due: null, next: null };
   const readAtShots = shotsAtLastBrace(state);
   const due = STRING_CHECK_SHOTS.findLast((mark) => mark <= fitted.shots && mark > readAtShots);
   return {
@@ -34,8 +37,8 @@ function shotsAtLastBrace(state: BowState): number {
   return state.strings.fitted.shots - (now.shots - last.under.shots);
 }
 
-/** `20 shots on a new string`, or null. */
+/** `20 shots on this string`, or null. */
 export function stringCheckDue(state: BowState): string | null {
   const { due } = stringSchedule(state);
-  return due === null ? null : `${due} shots on a new string`;
+  return due === null ? null : `${due} shots on this string`;
 }

@@ -1,5 +1,7 @@
 import type { RackBow } from '#contract/rack.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
+import { stopWords } from '#core/limits/limit-words.ts';
+import { stopsOf } from '#core/limits/stops.ts';
 import { type BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import { isReadyToTune, stepStates } from '#core/work/step-states.ts';
@@ -36,6 +38,7 @@ export function rackSummary(state: BowState, nowMs: number): RackBow {
     due: steps
       .filter((step) => step.state === 'stale' || step.state === 'outOfBand')
       .map((step) => ({ step: step.step.name, words: step.words })),
+    stops: stopsOf(state).map((stop) => stopWords(stop, state).title),
     nextMove: move === null ? null : { title: move.title, stop: move.stop },
   };
 }

@@ -45,7 +45,13 @@ export function DrawnReading({
           <text x={x + width} y={y} textAnchor="end" className="t-quiet">
             {right.label}
           </text>
-          <text x={x + width} y={y + 42} textAnchor="end" className="t-mid">
+          <text
+            x={x + width}
+            y={y + 42}
+            textAnchor="end"
+            className="t-mid"
+            style={right.figure.length > MOST_MID ? { fontSize: 19 } : undefined}
+          >
             <SvgFractions text={right.figure} />
           </text>
         </>
@@ -81,6 +87,9 @@ export function DrawnReading({
     </g>
   );
 }
+
+/** A longer second figure is set smaller, or it runs into the first. */
+const MOST_MID = 7;
 
 /** Letters that have room beside a figure, under its line, and on one line where readings stand narrow. */
 const MOST_BESIDE = 22;

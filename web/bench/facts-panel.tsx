@@ -65,9 +65,11 @@ export function FactsPanel({
             />
             {open === fact && (
               <div className="mb-2 grid gap-2 pl-3" data-testid={`correct-${fact}`}>
-                {correctionsOf(fact, state).map((one) => (
+                {correctionsOf(fact, state).map((one, place, all) => (
                   <div key={one.label}>
-                    <p className="text-[13px] text-ink-2">{one.follows}</p>
+                    {one.follows !== all[place - 1]?.follows && (
+                      <p className="text-[13px] text-ink-2">{one.follows}</p>
+                    )}
                     <button type="button" className="btn-ink mt-1" onClick={() => store(one.facts)}>
                       {upperFirst(one.label)}
                     </button>

@@ -1,3 +1,4 @@
+import { TriangleAlert } from 'lucide-react';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
@@ -18,6 +19,7 @@ import {
   SCHOOLS,
   type School,
 } from '#core/craft/bow-terms.ts';
+import { CAUTIONS } from '#core/craft/cautions.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { likelySchool, SCHOOL_HABITS } from '#core/craft/starting-values.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
@@ -213,6 +215,10 @@ export function NewBowDialog({
                 ))}
               </tbody>
             </table>
+            <p className="mt-3 grid grid-cols-[22px_1fr]">
+              <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
+              <span>{CAUTIONS.holdable}</span>
+            </p>
           </section>
         </form>
       )}

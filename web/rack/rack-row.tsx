@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import { BOW_KIND_LABEL, HAND_LABEL, PURPOSE_LABEL, SCHOOL_LABEL } from '#core/craft/bow-terms.ts';
+import { lowerFirst } from '#core/craft/letter-case.ts';
 import { lookAhead } from '../api/use-bow.ts';
 import { whenWords } from '../bench/lately.tsx';
 import { LyingBow } from '../drawing/lying-bow.tsx';
@@ -43,7 +44,7 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
 }
 
 function Standing({ bow }: { readonly bow: RackBow }) {
-  const { steps, due, nextMove } = bow;
+  const { steps, due, stops, nextMove } = bow;
   const shown = due.slice(0, MOST_DUE).map((one) => one.step.toLowerCase());
   const more = due.length - shown.length;
   return (
@@ -51,6 +52,11 @@ function Standing({ bow }: { readonly bow: RackBow }) {
       className="min-w-0 min-[720px]:max-[1099px]:col-span-2 min-[720px]:max-[1099px]:col-start-2"
       data-testid="standing"
     >
+      {stops.length > 0 && (
+        <span className="block font-[640] text-stop" data-testid="rack-stop">
+          Stop, not to be shot: {stops.map(lowerFirst).join('; ')}
+        </span>
+      )}
       <span className={due.length > 0 ? 'block font-[640]' : 'block text-ink-2'}>
         {due.length > 0
           ? `Due: ${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`
@@ -61,7 +67,7 @@ function Standing({ bow }: { readonly bow: RackBow }) {
           'Done: go and practise'
         ) : (
           <span className={nextMove.stop ? 'font-[560] text-stop' : 'font-[560] text-accent'}>
-            {nextMove.stop ? 'Stop: ' : 'Next: '}
+            {nextMove.stop ? 'First: ' : 'Next: '}
             <Fractions text={nextMove.title} />
           </span>
         )}

@@ -1,6 +1,5 @@
 import {
   purposeToleranceMm,
-  startingBraceBand,
   type StartingFrom,
   startingNockingBand,
   startingTillerBand,
@@ -8,6 +7,8 @@ import {
   SCHOOL_HABITS,
 } from '#core/craft/starting-values.ts';
 import { GUESSED_BOLT_TRAVEL_TURNS } from '#core/limits/bolt-limits.ts';
+import { braceTable } from '#core/limits/brace-limit.ts';
+import { FIRST_DISTANCES_M } from '#core/limits/first-distances.ts';
 import { showLength, showLengthFigure, showNumber } from '#core/quantity/show.ts';
 
 export interface StartingRow {
@@ -23,11 +24,16 @@ export function startingSheet(from: StartingFrom, lengthUnit: 'in' | 'mm'): read
     low === high
       ? showLength(low, style)
       : `${showLengthFigure(low, style)} to ${showLength(high, style)}`;
-  const brace = startingBraceBand(from.bowKind, from.amoLengthIn);
+  const { braceReference, bareShaftDistanceM } = SCHOOL_HABITS[from.school];
+  const brace = braceTable({ ...from, braceReference });
   const tiller = startingTillerBand(from);
   const nocking = startingNockingBand(from);
   return [
-    { name: 'Brace height', value: range(brace), why: brace.why },
+    {
+      name: 'Brace height',
+      value: range(brace),
+      why: brace.why,
+    },
     {
       name: 'Brace limits',
       value: range({
@@ -49,8 +55,8 @@ export function startingSheet(from: StartingFrom, lengthUnit: 'in' | 'mm'): read
     },
     {
       name: 'Bare-shaft distance',
-      value: `${SCHOOL_HABITS[from.school].bareShaftDistanceM} m`,
-      why: 'Near enough to be safe, far enough to show.',
+      value: `${bareShaftDistanceM} m`,
+      why: `Near enough to be safe, far enough to show. A new build starts at ${FIRST_DISTANCES_M.first} m, then ${FIRST_DISTANCES_M.second}.`,
     },
     {
       name: 'Good enough',

@@ -1,3 +1,4 @@
+import { CAUTIONS } from '#core/craft/cautions.ts';
 import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { outwardFromRight, rightFromOutward, sideOf } from '#core/craft/handedness.ts';
@@ -51,6 +52,7 @@ export function PaperSheet({
   const last = tears.slice(-SHOWN);
   return (
     <div className="grid grid-cols-1 gap-6 min-[620px]:grid-cols-[320px_1fr]">
+      <p className="min-[620px]:col-span-2">{CAUTIONS.paper}</p>
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="w-full touch-none border border-ink"

@@ -80,7 +80,7 @@ export function SessionSetupForm({
         </div>
       )}
       <div className="flex flex-wrap items-center gap-3">
-        <button type="submit" className="btn-ink" disabled={!mayStart}>
+        <button type="submit" className="btn-ink disabled:opacity-50" disabled={!mayStart}>
           Start shooting
         </button>
         <span className="text-[13px] text-ink-2">or tap the butt: the first shot starts it</span>

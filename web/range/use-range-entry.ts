@@ -2,8 +2,7 @@ import { useMemo } from 'react';
 import { ARROW_LABEL } from '#core/craft/range-words.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import type { EntryLine as EntryRead } from '#core/entry-line/entry-line.ts';
-import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
-import { looksLikePairs, readPairs } from '#core/entry-line/read-pairs.ts';
+import { readRangeLine } from '#core/entry-line/read-range-line.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
@@ -21,12 +20,14 @@ export function useRangeEntry(
   readonly placeTyped: () => boolean;
 } {
   const { hand } = state.bow;
-  const pairs = looksLikePairs(text);
-  const { arrow: inHand, endNumber } = plot;
+  const { arrow: inHand, endNumber, session } = plot;
+  const buttMm = session?.buttMm ?? USUAL_BUTT_MM;
+  const found = useMemo(
+    () => readRangeLine(text, state, { unit, hand, buttMm }),
+    [text, state, unit, hand, buttMm],
+  );
   const read: EntryRead = useMemo(() => {
-    if (!pairs) return readEntryLine(text, state);
-    const found = readPairs(text, unit, hand);
-    if (found.kind === 'refused') return found;
+    if (found.kind === 'line') return found.read;
     const arrow = found.arrow ?? inHand;
     const last = found.pairs.at(-1) ?? { outwardMm: 0, upMm: 0 };
     return {
@@ -39,14 +40,15 @@ export function useRangeEntry(
       notes: [`End ${endNumber}. f or b in front says which arrows.`],
       bodies: [] satisfies EntryBody[],
     };
-  }, [pairs, text, state, unit, hand, inHand, endNumber]);
+  }, [found, unit, hand, inHand, endNumber]);
   return {
     read,
     placeTyped: () => {
-      if (!pairs) return false;
-      const found = readPairs(text, unit, hand);
-      if (found.kind === 'pairs') plot.place(found.pairs, found.arrow ?? plot.arrow);
+      if (found.kind !== 'shots') return false;
+      plot.place(found.pairs, found.arrow ?? plot.arrow);
       return true;
     },
   };
 }
+/** Until a session says how large the butt is, mm. */
+const USUAL_BUTT_MM = 1220;

@@ -22,7 +22,8 @@ export function WalkBackPanel({
   readonly distanceM: number;
   readonly onDistance: (distanceM: number) => void;
 }) {
-  const { fit, plan, shots, speedMps, speedQuestioned } = standing;
+  const { fit, plan, shots, next, speedMps, speedQuestioned } = standing;
+  const sightOpen = next.kind === 'sightIn' || next.kind === 'setSight';
   const { hand } = state.bow;
   const figure = ({ mm, plusMinusMm }: WalkBackFigure) =>
     `${showButtInterval(mm, plusMinusMm, unit)} ${sideOf(mm, hand)}`;
@@ -45,7 +46,7 @@ export function WalkBackPanel({
         </ChartFold>
       )}
       <div className="mt-2 flex flex-wrap gap-x-1" role="group" aria-label="Shoot from">
-        {plan.map((one) => {
+        {(sightOpen ? [] : plan).map((one) => {
           const count = shots.filter((shot) => shot.distanceM === one.distanceM).length;
           return (
             <button
@@ -63,7 +64,9 @@ export function WalkBackPanel({
         })}
       </div>
       <p className="text-[13px] text-ink-2">
-        {planWords(plan, distanceM, unit)}{' '}
+        {sightOpen
+          ? 'Where the sight points comes first: then it is known how far this walk may go.'
+          : planWords(plan, distanceM, unit)}{' '}
         {speedQuestioned
           ? 'The drops are no bow’s: nothing is reckoned from them.'
           : `Arrows drop as at ${showNumber(speedMps, 0)} m/s.`}
