@@ -1,6 +1,6 @@
 /** Packages core may use for figures and tables: no interface, no platform, no clock. */
 const NUMERIC =
-  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|@types/d3-random|@types/papaparse)';
+  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|date-fns|@types/d3-random)';
 const INTERFACE =
   'node_modules/(react|react-dom|react-router|swr|radix-ui|lucide-react|uuid|zod|recharts|ml-matrix|@fontsource-variable|@types/react|@types/react-dom)(/|$)';
 

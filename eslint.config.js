@@ -35,7 +35,22 @@ export default defineConfig(
       'no-restricted-properties': [
         'error',
         { object: 'Math', property: 'random', message: 'take a random source as an argument' },
-        { object: 'Date', property: 'now', message: 'take the time as an argument' },
+      ],
+    },
+  },
+  {
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.test.ts', 'core/fixtures/**'],
+    rules: {
+      'no-restricted-globals': [
+        'error',
+        ...['console', 'process', 'performance', 'Date', 'Intl', 'globalThis'].map((name) => ({
+          name,
+          message: 'core is pure: take what it gives as an argument',
+        })),
+        ...['setTimeout', 'setInterval', 'queueMicrotask', 'fetch', 'Buffer', 'crypto'].map(
+          (name) => ({ name, message: 'core is pure: it neither waits nor reaches out' }),
+        ),
       ],
     },
   },

@@ -17,6 +17,7 @@ const rackBowSchema = z.strictObject({
   /** Everything that is set on the bench holds. */
   ready: z.boolean(),
   lastAt: z.string(),
+  /** To the throat, whatever it is read to: the bow is drawn from it. */
   braceMm: z.number().nullable(),
   tillerTopMm: z.number().nullable(),
   tillerBottomMm: z.number().nullable(),

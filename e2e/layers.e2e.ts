@@ -58,3 +58,34 @@ for (const [rule, file, text] of [
     expect(planted.said).toContain(rule);
   });
 }
+
+/** Core as it is, with one planted file, given to the compiler and the linter. */
+test('core can name neither console nor process nor a clock: the compiler or the linter refuses', () => {
+  test.setTimeout(180_000);
+  const folder = mkdtempSync(join(tmpdir(), 'keen-limb-core-'));
+  cpSync('core', join(folder, 'core'), { recursive: true });
+  cpSync('tsconfig.base.json', join(folder, 'tsconfig.base.json'));
+  cpSync('package.json', join(folder, 'package.json'));
+  cpSync('eslint.config.js', join(folder, 'eslint.config.js'));
+  symlinkSync(resolve('node_modules'), join(folder, 'node_modules'));
+  writeFileSync(
+    join(folder, 'core', 'planted.ts'),
+    [
+      'console.log(1);',
+      'process.exit(0);',
+      'export const now = performance.now();',
+      'export const then = Date.now();',
+      "export const bytes = Buffer.from('x');",
+      '',
+    ].join('\n'),
+  );
+  const run = (command: string, args: readonly string[]) =>
+    spawnSync(resolve('node_modules/.bin', command), args, { cwd: folder, encoding: 'utf8' });
+  const compiled = run('tsc', ['-p', 'core', '--noEmit', '--pretty', 'false']);
+  for (const name of ['console', 'process', 'performance', 'Buffer'])
+    expect(compiled.stdout).toContain(`Cannot find name '${name}'`);
+  const linted = run('eslint', ['core/planted.ts']);
+  for (const name of ['console', 'process', 'performance', 'Date', 'Buffer'])
+    expect(linted.stdout).toContain(`Unexpected use of '${name}'`);
+  rmSync(folder, { recursive: true, force: true });
+});

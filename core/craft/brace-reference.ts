@@ -23,3 +23,13 @@ export function nockToPlungerMm(
     ? braceMm
     : braceMm + (throatToPlungerMm ?? THROAT_TO_PLUNGER_MM);
 }
+
+/** The same brace to the throat: what a drawing of riser and limbs is made from. */
+export function throatBraceMm(
+  { braceReference, throatToPlungerMm }: BraceRead,
+  braceMm: number,
+): number {
+  return braceReference === 'throat'
+    ? braceMm
+    : braceMm - (throatToPlungerMm ?? THROAT_TO_PLUNGER_MM);
+}

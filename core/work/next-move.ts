@@ -2,6 +2,7 @@ import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { stepLists } from '../craft/checklists.ts';
 import { lowerFirst } from '../craft/letter-case.ts';
 import type { StepId } from '../craft/steps.ts';
+import { instantMs } from '../quantity/instant.ts';
 import type { BowState } from '../record/fold.ts';
 import { bareShaftEvidence, sessionVerdict } from './bare-shaft-evidence.ts';
 import { fineTuningMove } from './fine-tuning-move.ts';
@@ -116,7 +117,7 @@ function setupBlockMove(state: BowState, steps: readonly StepStatus[]): Move | n
 
 function isAside(state: BowState, move: Move, nowMs: number): boolean {
   return state.setAside.some(
-    ({ moveKey, at }) => moveKey === move.key && nowMs - Date.parse(at) < ASIDE_MS,
+    ({ moveKey, at }) => moveKey === move.key && nowMs - instantMs(at) < ASIDE_MS,
   );
 }
 
@@ -196,7 +197,7 @@ function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number):
   const session = state.sessions.findLast(({ closed }) => !closed);
   if (session === undefined) return null;
   const lastAt = session.shots.at(-1)?.at ?? session.openedAt;
-  if (nowMs - Date.parse(lastAt) > SESSION_MS) return null;
+  if (nowMs - instantMs(lastAt) > SESSION_MS) return null;
   const move = sessionMove(state, session);
   if (move === null) return null;
   const open = openBefore(steps, session.sessionKind);

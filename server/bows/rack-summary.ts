@@ -1,4 +1,5 @@
 import type { RackBow } from '#contract/rack.ts';
+import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
 import { stopWords } from '#core/limits/limit-words.ts';
 import { stopsOf } from '#core/limits/stops.ts';
@@ -12,6 +13,7 @@ export function rackSummary(state: BowState, nowMs: number): RackBow {
   const steps = stepStates(state);
   const inState = (wanted: string) => steps.filter((step) => step.state === wanted).length;
   const move = nextMove(state, nowMs);
+  const braceMm = presentReading(state, 'braceHeight')?.value;
   return {
     bowId: state.bowId,
     name: bow.name,
@@ -26,7 +28,7 @@ export function rackSummary(state: BowState, nowMs: number): RackBow {
     inParts: bow.inParts && !state.readings.has('braceHeight'),
     ready: isReadyToTune(steps),
     lastAt: state.lastAt,
-    braceMm: presentReading(state, 'braceHeight')?.value ?? null,
+    braceMm: braceMm === undefined ? null : throatBraceMm(bow, braceMm),
     tillerTopMm: presentReading(state, 'tillerTop')?.value ?? null,
     tillerBottomMm: presentReading(state, 'tillerBottom')?.value ?? null,
     steps: {

@@ -1,3 +1,4 @@
+import { nockToPlungerMm } from '#core/craft/brace-reference.ts';
 import { armBelowPlungerMm } from '#core/craft/rest-geometry.ts';
 import { shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
@@ -42,7 +43,7 @@ export function AboveDrawing({
   const restMm = useEased(presentReading(state, 'restHeight')?.value ?? 0);
   const x = (mm: number) => sheetX(40 + mm * pxPerMm, bow.hand);
   const lengthMm = bow.arrow?.lengthMm ?? USUAL_ARROW_MM;
-  const plungerMm = braceMm + 12;
+  const plungerMm = nockToPlungerMm(bow, braceMm);
   // Seen from above, with the bow pointing to the side it is drawn to, outward lies downward.
   const side = (outwardMm: number) => ARROW_Y + outwardMm * pxPerMm * SIDEWAYS_TIMES;
   const atPlunger = (centreMm * plungerMm) / lengthMm;

@@ -1,3 +1,4 @@
+import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { useMemo } from 'react';
 import { presentReading } from '#core/gains/present-reading.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
@@ -25,10 +26,15 @@ export function BenchDrawing({
 }) {
   const { bow } = state;
   const target = targetFor(state, 'braceHeight');
-  const typical = typicalSide(bow, target === null ? 200 : (target.low + target.high) / 2);
+  const typical = typicalSide(
+    bow,
+    target === null ? 200 : throatBraceMm(bow, (target.low + target.high) / 2),
+  );
   const valueOf = (kind: ReadingKind, otherwise: number) =>
     presentReading(state, kind)?.value ?? otherwise;
-  const braceMm = useEased(valueOf('braceHeight', typical.braceMm));
+  const read = presentReading(state, 'braceHeight')?.value;
+  // Riser and limbs are drawn from the throat, whatever the brace is read to.
+  const braceMm = useEased(read === undefined ? typical.braceMm : throatBraceMm(bow, read));
   const tillerShift = braceMm - typical.braceMm;
   const tillerTopMm = useEased(valueOf('tillerTop', typical.tillerTopMm + tillerShift));
   const tillerBottomMm = useEased(valueOf('tillerBottom', typical.tillerBottomMm + tillerShift));
@@ -54,6 +60,7 @@ export function BenchDrawing({
       ),
     [bow, braceMm, tillerTopMm, tillerBottomMm, nockingMm, stringX, pxPerIn, typical.arrowLengthMm],
   );
+  const beyondPx = ((braceMm - throatBraceMm(bow, braceMm)) / 25.4) * pxPerIn;
   const brace = readingView(state, 'braceHeight');
   const top = readingView(state, 'tillerTop');
   const bottom = readingView(state, 'tillerBottom');
@@ -94,7 +101,10 @@ export function BenchDrawing({
           />
           <Leader
             from={[stringX, view.throat[1]]}
-            dimension={view.throat}
+            dimension={[
+              view.throat[0] + beyondPx * Math.sign(view.throat[0] - stringX),
+              view.throat[1],
+            ]}
             under={[x(356), 411]}
             end={x(588)}
           />
