@@ -61,15 +61,15 @@ describe('a field of a form', () => {
   const field = (text: string) => readField(text, BRACE, 'Braces lie elsewhere.');
   it('goes by the same rules', () => {
     expect(field(' ')).toEqual({ kind: 'empty' });
-    expect(field('21,9 cm')).toEqual({ kind: 'value', stored: expect.closeTo(219, 6) });
+    expect(field('21,9 cm')).toEqual({ kind: 'value', stored: expect.closeTo(219, 6) as number });
     expect(field('8 5/')).toMatchObject({
       kind: 'wrong',
-      says: expect.stringMatching(/^Brace height: .*stops/),
+      says: expect.stringMatching(/^Brace height: .*stops/) as string,
     });
     expect(field('219 220')).toMatchObject({ kind: 'wrong', says: 'Brace height: one number.' });
     expect(field('219 lb')).toMatchObject({
       kind: 'wrong',
-      says: expect.stringContaining('not measured in lb'),
+      says: expect.stringContaining('not measured in lb') as string,
     });
     expect(field('500')).toEqual({ kind: 'wrong', says: 'Braces lie elsewhere.' });
   });

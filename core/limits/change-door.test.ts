@@ -72,11 +72,13 @@ describe('the door of a change', () => {
       yes: 'Yes to both: log it',
     });
     expect(changeQuestionWords(['strandsHold'], [turn('twists', -2)])).toMatchObject({
-      asks: expect.stringContaining('no finger slips between the strands'.replace('slips', 'slip')),
+      asks: expect.stringContaining(
+        'no finger slips between the strands'.replace('slips', 'slip'),
+      ) as string,
       yes: 'They hold: log it',
     });
     expect(changeQuestionWords(['aLot'], [turn('twists', 14)])).toMatchObject({
-      asks: expect.stringContaining('a lot in one go'),
+      asks: expect.stringContaining('a lot in one go') as string,
       yes: 'It is right: log it',
     });
   });

@@ -109,7 +109,7 @@ describe('a figure that cannot be', () => {
     expect(impossibleFigure(make(low - step))).toMatchObject({ path, value: low - step });
     expect(impossibleFigure(make(high + step))).toMatchObject({
       path,
-      range: [low, high].map((edge) => expect.closeTo(edge, 6)),
+      range: [low, high].map((edge) => expect.closeTo(edge, 6) as number),
     });
   });
 

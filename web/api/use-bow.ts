@@ -5,6 +5,7 @@ import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { type BowState, foldLog } from '#core/record/fold.ts';
 import { stepStates } from '#core/work/step-states.ts';
 import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';
+import { cleanTexts } from './clean-text.ts';
 import { whenIdle } from './when-idle.ts';
 import { flush, outboxNow, post, subscribeOutbox, type Waiting } from './outbox.ts';
 import { isServerAway, subscribeServerAway } from './server-away.ts';
@@ -113,5 +114,6 @@ export function makeBowFrom(bodies: readonly EntryBody[]): string {
 }
 
 function makeEntry(bowId: string, body: EntryBody): Entry {
-  return { id: newId(), bowId, at: new Date().toISOString(), by: tunerName(), body };
+  const by = cleanTexts(tunerName());
+  return { id: newId(), bowId, at: new Date().toISOString(), by, body: cleanTexts(body) };
 }
