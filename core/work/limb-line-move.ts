@@ -104,7 +104,7 @@ function turnFor(
       ? TRIAL_TURNS.again
       : TRIAL_TURNS.first
     : clamp(wanted, -MOST_TURNS, MOST_TURNS);
-  const amount = withinScrewTravel(state, control, meant);
+  const amount = isTriedOut(state, reading, control) ? 0 : withinScrewTravel(state, control, meant);
   if (amount === 0) return null;
   const effect = effectOn(state, reading, new Map([[control, amount]]));
   return {
@@ -116,6 +116,26 @@ function turnFor(
     expectMm: present.value + effect.shift,
     plusMinusMm: Math.hypot(present.plusMinus, effect.plusMinus),
   };
+}
+
+/**
+ * Turned there and back as far as its screws may go since the string last passed the gauge's middle,
+ * and it passes it no nearer: more turning would only wear the pocket.
+ */
+function isTriedOut(
+  state: BowState,
+  reading: (typeof LIMBS)[number]['reading'],
+  control: Control,
+): boolean {
+  const target = targetFor(state, reading);
+  if (target === null) return false;
+  const straight = (state.readings.get(reading) ?? []).findLast(
+    ({ mean }) => beyondBand(mean, countedBand(state, reading, target)) === 0,
+  );
+  const turned = state.changes
+    .filter((change) => change.control === control && change.index > (straight?.index ?? -1))
+    .reduce((sum, { amount }) => sum + Math.abs(amount), 0);
+  return turned >= 2 * sideScrewTravel(state.bow).turns;
 }
 
 /** As far as the pocket's screws may go that way; 0 when they have gone as far as they may. */

@@ -98,7 +98,7 @@ describe('the caution of a move', () => {
   it('a pocket whose screws have gone as far as they may is for a technician', () => {
     const spent = after((log) => {
       log.read('limbLineTop', 3);
-      for (const amount of [1, 1]) {
+      for (const amount of [1, 1, -1, -1]) {
         log.change('topSideScrews', amount);
         log.read('limbLineTop', 3);
       }
