@@ -1,7 +1,14 @@
-import { hasAdjustableBolts } from '../craft/bow-terms.ts';
+import {
+  BRACE_REFERENCE_LABEL,
+  HAND_LABEL,
+  hasAdjustableBolts,
+  HOOK_LABEL,
+  PURPOSE_LABEL,
+} from '../craft/bow-terms.ts';
 import { stepLists } from '../craft/checklists.ts';
-import { lowerFirst } from '../craft/letter-case.ts';
+import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import type { StepId } from '../craft/steps.ts';
+import { presentReading } from '../gains/present-reading.ts';
 import { instantMs } from '../quantity/instant.ts';
 import type { BowState } from '../record/fold.ts';
 import { bareShaftEvidence, sessionVerdict } from './bare-shaft-evidence.ts';
@@ -12,8 +19,10 @@ import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import type { Move, OtherMove } from './move.ts';
 import { plainMove } from './plain-move.ts';
+import { countedBand } from './counted-band.ts';
 import { setupMove } from './setup-moves.ts';
-import { type StepStatus, stepStates } from './step-states.ts';
+import { beyondBand, type StepStatus, stepStates } from './step-states.ts';
+import { targetFor } from './targets.ts';
 import { boltsOutNow, boltTravel } from '../limits/bolt-limits.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import type { ShootingBar } from '../limits/limit-refusal.ts';
@@ -49,6 +58,9 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
 
   const atTheButt = bar === undefined ? allowed(buttMove(state, steps, nowMs)) : null;
   if (atTheButt !== null) return atTheButt;
+
+  const string = allowed(newStringMove(state, steps));
+  if (string !== null) return string;
 
   for (const status of steps) {
     if (status.state === 'skipped') continue;
@@ -115,6 +127,25 @@ function setupBlockMove(state: BowState, steps: readonly StepStatus[]): Move | n
   return (wantsBolts ? countBoltsMove(state, worst) : null) ?? move;
 }
 
+/**
+ * After a new string: its brace before the bow is drawn for anything, and then the way back to the
+ * bow's own height. Nock fit comes first, by the order of work.
+ */
+function newStringMove(state: BowState, steps: readonly StepStatus[]): Move | null {
+  if (state.stringTurns.length < 2) return null;
+  const status = steps.find(({ step }) => step.id === 'roughBrace');
+  const bars = shootingBars(state);
+  if (status === undefined || bars.includes('notAssembled') || bars.includes('nockFitOpen'))
+    return null;
+  if (bars.includes('braceUnread'))
+    return measureMove(state, { ...status, missing: ['braceHeight'] });
+  const own = targetFor(state, 'braceHeight');
+  const present = presentReading(state, 'braceHeight');
+  if (own?.source !== 'this bow' || present === null || !present.fresh) return null;
+  if (beyondBand(present.value, countedBand(state, 'braceHeight', own)) === 0) return null;
+  return setupMove(state, status);
+}
+
 function isAside(state: BowState, move: Move, nowMs: number): boolean {
   return state.setAside.some(
     ({ moveKey, at }) => moveKey === move.key && nowMs - instantMs(at) < ASIDE_MS,
@@ -135,6 +166,7 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
   }
   if (step.clearing.by === 'shots') return shootInMove(status, step.clearing.count);
   if (stepLists(step.id).length > 0) return listMove(status, step.clearing.ask);
+  if (step.id === 'purpose') return factsMove(state, status);
   return confirmMove(status, step.clearing.ask);
 }
 
@@ -181,6 +213,21 @@ function asBuiltMove(state: BowState, status: StepStatus): Move | null {
     why: `It is ${status.words}, and this bow’s bolts are for assembly only. Tune what can be moved: twists, nocking point, arrow.`,
     wouldChange: 'A limb pad or another limb: work for a bow technician.',
     doneLabel: 'Understood',
+  };
+}
+
+/** What is to be confirmed is said, and opens to be put right. */
+function factsMove({ bow }: BowState, status: StepStatus): Move {
+  const facts = [
+    HAND_LABEL[bow.hand],
+    `hook ${HOOK_LABEL[bow.hook]}`,
+    `for ${PURPOSE_LABEL[bow.purpose]}`,
+    `brace read ${BRACE_REFERENCE_LABEL[bow.braceReference]}`,
+  ];
+  return {
+    ...confirmMove(status, upperFirst(`${facts.join(', ')}.`)),
+    action: { kind: 'openStep', step: status.step.id },
+    doneLabel: 'Look at them',
   };
 }
 

@@ -91,7 +91,7 @@ class MoveSearch {
     this.state = state;
     this.brace =
       goals.find(({ id, target }) => id === 'braceHeight' && target.limit !== null) ?? null;
-    this.moves = candidates(state);
+    this.moves = candidates(state, goals);
     const settled = new Map<number, readonly SettledGoal[]>();
     const base = state.positions.twists;
     const goalsAt = (twists: number): readonly SettledGoal[] => {
@@ -168,12 +168,13 @@ class MoveSearch {
 }
 
 /** Every combination of whole twists and eighth-turns that one string-off and the limits allow. */
-function candidates(state: BowState): readonly Candidate[] {
+function candidates(state: BowState, goals: readonly SetupGoal[]): readonly Candidate[] {
   const { step } = CONTROL_FACTS.topBolt;
   const bolts = boltsOutNow(state);
   const [fewest, most] = twistsAllowed(state);
-  // Bolts that nobody has counted are not turned: nobody knows how far they may go.
-  const reach = hasAdjustableBolts(state.bow.school) && bolts !== null ? MOST_TURNS : 0;
+  // Bolts that nobody has counted are not turned, nor any while the tiller they move is not read.
+  const mayTurn = bolts !== null && goals.some(({ id }) => id === 'tiller');
+  const reach = hasAdjustableBolts(state.bow.school) && mayTurn ? MOST_TURNS : 0;
   const eighths = (turns: number) => Math.floor(Math.min(turns, reach) / step + 1e-9);
   const moves: Candidate[] = [];
   for (let twists = fewest; twists <= most; twists += 1) {

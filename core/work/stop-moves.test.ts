@@ -233,6 +233,34 @@ describe('before a shot', () => {
     expect(shootingBars(log.state)).toEqual([]);
   });
 
+  it('then the way back to the bow’s own height is the next move, before it is drawn for anything', () => {
+    const log = new BowLog().settle();
+    log.add({
+      kind: 'targetSet',
+      reading: 'braceHeight',
+      low: 218,
+      high: 220,
+      name: 'quiet',
+      why: '',
+    });
+    log.add({
+      kind: 'itemFitted',
+      item: 'string',
+      described: 'second',
+      touches: ['nockFit', 'drawWeight', 'roughBrace', 'roughTiller', 'bareShaftVertical'],
+      string: { stringId: 'second', material: 'lowStretch', shotsBefore: 0, twists: 20 },
+    });
+    expect(moveOf(log)).toMatchObject({ step: 'nockFit' });
+    log.add({ kind: 'stepConfirmed', step: 'nockFit', note: '' });
+    expect(moveOf(log)).toMatchObject({ action: { kind: 'enterReading', entryText: 'b ' } });
+    log.read('braceHeight', 213, 213, 213);
+    expect(moveOf(log)?.title).toMatch(/^\d+ twists in$/);
+    expect(moveOf(log)?.why).toMatch(/below band.*quiet/);
+    log.change('twists', 8);
+    log.read('braceHeight', 219, 219, 219);
+    expect(moveOf(log)).toMatchObject({ step: 'drawWeight', caution: 'scale' });
+  });
+
   it('anything unsafe is a bar as well', () => {
     expect(shootingBars(new BowLog({ twistsAtStart: 2 }).state)).toEqual(['stop']);
   });
