@@ -193,3 +193,68 @@ describe('what the bare shafts mean, and what is turned against it', () => {
     });
   });
 });
+
+describe('at the end of what a bow can turn', () => {
+  it('nothing is cut without a coach: every remedy set aside, the saw’s caution stands', () => {
+    const log = shot(-90, 0);
+    for (const control of [
+      'plungerPreload',
+      'pointMass',
+      'twists',
+      'topBolt+bottomBolt',
+      'shaftCut',
+    ])
+      log.add({ kind: 'moveSetAside', moveKey: `mend:${control}`, title: control });
+    const move = moveOf(log);
+    expect(move).toMatchObject({ key: 'spent:outward', caution: 'cutting' });
+    expect(move.thenCheck).toMatch(/coach or a bow technician before cutting/);
+    expect(move.why).toMatch(/weak/);
+  });
+});
+
+describe('a walk-back', () => {
+  const walk = (leanMmPerM: number) => {
+    const log = bowFor('right');
+    log.add({
+      kind: 'sessionOpened',
+      sessionId: 'walk',
+      sessionKind: 'walkBack',
+      distanceM: 10,
+      toleranceMm: 20,
+      toleranceWhy: '',
+      buttMm: 1220,
+      markBelowTopMm: 300,
+    });
+    log.add({ kind: 'aimSet', sessionId: 'walk' });
+    let end = 0;
+    for (let i = 0; i < 12; i += 1) {
+      const move = moveOf(log);
+      expect(move.caution).toBe('bareShafts');
+      if (move.action.kind !== 'shootEnd') return move;
+      end += 1;
+      const distanceM = Number(/at (\d+) m/.exec(move.title)![1]);
+      for (const off of [-3, 0, 3])
+        log.add({
+          kind: 'shotPlaced',
+          shotId: `shot-${log.log.length}`,
+          sessionId: 'walk',
+          endNumber: end,
+          arrow: 'fletched',
+          outwardMm: leanMmPerM * (distanceM - 10) + off,
+          upMm:
+            115 * (distanceM / 10 - 1) -
+            (9810 / (2 * 52 ** 2)) * distanceM * (distanceM - 10) +
+            off,
+          calledBad: false,
+          distanceM,
+        });
+    }
+    throw new Error('walked for ever');
+  };
+  it('drifting outward is centre shot too far out: reach in; inward: reach out', () => {
+    expect(walk(6)).toMatchObject({ title: 'Plunger reach 1/4 turn in' });
+    expect(walk(6).why).toMatch(/drift outward.*too far out/);
+    expect(walk(-6)).toMatchObject({ title: 'Plunger reach 1/4 turn out' });
+    expect(walk(-6).why).toMatch(/drift inward.*too far in/);
+  });
+});
