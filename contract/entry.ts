@@ -184,6 +184,8 @@ export const entrySchema = z.strictObject({
 }) satisfies z.ZodType<Entry>;
 
 export const loggedEntrySchema = entrySchema.extend({
+  // What was stored before years were looked at must open all the same.
+  at: z.iso.datetime(),
   seq: z.int().min(1).nullable(),
 }) satisfies z.ZodType<LoggedEntry>;
 

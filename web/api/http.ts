@@ -4,11 +4,15 @@ import { keepAnswer, lastAnswer } from './last-answers.ts';
 import { whenIdle } from './when-idle.ts';
 import { noteServerAway } from './server-away.ts';
 
+const NOT_IN_THIS_FORM =
+  'The record does not take it in this form. Nothing else is lost: enter it again in other words or figures.';
+
 /** The server understood and refused: says why, nothing was stored. */
 export class RefusedByServer extends Error {
   readonly problem: Problem;
   constructor(problem: Problem) {
-    super(problem.detail);
+    // What the contract says of a field is for engineers, not for the bench.
+    super(problem.code === 'invalidInput' ? NOT_IN_THIS_FORM : problem.detail);
     this.problem = problem;
   }
 }
