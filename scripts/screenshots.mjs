@@ -171,6 +171,14 @@ await picture('remedies', `${await sessionOf('Wren', 'bareShaft')}&sheet=remedie
 await picture('photo', `/range/${idOf('Heron')}?session=new&sheet=photo`, { steps: markPhoto });
 await picture('bench-phone', `/bench/${idOf('Kestrel')}`, { size: PHONE, theme: 'sun' });
 
+// Last: it changes Heron.
+await picture('stop', `/bench/${idOf('Heron')}`, {
+  steps: async (page) => {
+    await enter(page, 'top -2 done turned by its owner');
+    await page.evaluate(() => document.activeElement?.blur());
+  },
+});
+
 await browser.close();
 server.kill();
 rmSync(folder, { recursive: true, force: true });

@@ -41,6 +41,7 @@ export function readFigure(amount: Amount, wanted: FigureWanted): FigureRead {
   for (const [place, unit] of units.entries()) {
     const stored = toStored(value, unit);
     if (inside(stored, wanted.range))
+      // Stryker disable next-line ConditionalExpression: a typed unit is the only one, in first place
       return { kind: 'value', stored, unit, guessed: typed === null && place > 0 };
   }
   const [likeliest] = units;
@@ -59,7 +60,9 @@ function fits(unit: UnitSymbol, quantity: Quantity): boolean {
 }
 
 function inside(stored: number, [low, high]: FigureRange): boolean {
+  // Stryker disable next-line ArithmeticOperator,MethodExpression: dust stays far below any figure
   const dust = 1e-9 * Math.max(1, Math.abs(low), Math.abs(high));
+  // Stryker disable next-line EqualityOperator: nothing is typed to a billionth
   return stored >= low - dust && stored <= high + dust;
 }
 
@@ -75,6 +78,7 @@ function wrongUnit(amount: Amount, { name, quantity }: FigureWanted): Refusal {
   return {
     at: amount.at,
     length: amount.length,
+    // Stryker disable next-line StringLiteral: only a typed unit can be wrong
     says: `${name} is not measured in ${amount.unit ?? 'that'}.`,
     remedy: GIVE_IT[quantity],
   };

@@ -215,35 +215,3 @@ describe('nothing that passes a door', () => {
     expect(turned).toBeGreaterThan(20);
   });
 });
-
-describe('a batch', () => {
-  const made = (facts: object = {}): EntryBody => {
-    const { body } = new BowLog(facts).log[0]!;
-    return body;
-  };
-  const bolt = (amount: number, moveId?: string): EntryBody => ({
-    kind: 'change',
-    control: 'topBolt',
-    amount,
-    because: '',
-    ...(moveId === undefined ? {} : { moveId }),
-  });
-  const check = (...bodies: EntryBody[]) => checkBatch(null, bodies.map(entry));
-
-  it('that makes a bow is held to its limits like any other', () => {
-    expect(check(made(), bolt(1))).toBeNull();
-    expect(check(made(), bolt(2))).toMatchObject({ code: 'beyondBoltTravel', at: 1 });
-    expect(check(made(), bolt(-150, 'm'), bolt(150, 'm'))).toMatchObject({ at: 1 });
-  });
-
-  it('is held to what it says itself on the way: a count, a maker’s figure, something taken back', () => {
-    const travel: EntryBody = { kind: 'factsSet', facts: { maker: { boltTravelTurns: 6 } } };
-    const count: EntryBody = { kind: 'positionCounted', control: 'topBolt', value: 0.5 };
-    expect(check(made(), travel, bolt(-2))).toBeNull();
-    expect(check(made(), bolt(-2), travel)).toMatchObject({ at: 1 });
-    expect(check(made(), count, bolt(1))).toMatchObject({ code: 'beyondBoltTravel', at: 2 });
-    const undo: EntryBody = { kind: 'undone', entryId: 'new-1' };
-    expect(checkBatch(null, [made(), bolt(1), undo, bolt(1)].map(entry))).toBeNull();
-    expect(checkBatch(null, [made(), bolt(1), bolt(1)].map(entry))).toMatchObject({ at: 2 });
-  });
-});

@@ -46,11 +46,14 @@ function applies(
   switch (question) {
     case 'threadAndSeat': {
       const bolt = control === 'topBolt' || control === 'bottomBolt';
+      // Stryker disable next-line EqualityOperator: a change of nothing does not come here
       return bolt && amount < 0 && boltTravel(state.bow).guessed;
     }
     case 'strandsHold':
+      // Stryker disable next-line EqualityOperator: a change of nothing does not come here
       return control === 'twists' && amount < 0 && state.positions.twists === null;
     case 'aLot':
+      // Stryker disable next-line EqualityOperator: a billionth of a turn
       return Math.abs(amount) > CONTROL_FACTS[control].largest + 1e-9;
   }
 }

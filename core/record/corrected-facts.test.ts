@@ -127,3 +127,53 @@ describe('a step skipped with a reason', () => {
     expect(wordsOf(log, 'limbLine')).not.toMatch(/skipped/);
   });
 });
+
+describe('what a correction reaches', () => {
+  const ARROW = { described: '', lengthMm: 740, diameterMm: 6, pointMassG: 8 };
+  it('a cut and another point change the arrow that is there; its mass goes with its point', () => {
+    const log = new BowLog({ arrow: { ...ARROW, massG: 25 } });
+    log.change('shaftCut', 12);
+    log.change('pointMass', -1.5);
+    log.change('nockingPoint', 2);
+    expect(log.state.bow.arrow).toEqual({ ...ARROW, lengthMm: 728, pointMassG: 6.5, massG: 23.5 });
+    const unweighed = new BowLog({ arrow: ARROW });
+    unweighed.change('pointMass', 1);
+    expect(unweighed.state.bow.arrow).toEqual({ ...ARROW, pointMassG: 9, massG: undefined });
+    const none = new BowLog();
+    none.change('shaftCut', 12);
+    none.change('pointMass', 1);
+    expect(none.state.bow.arrow).toBeUndefined();
+    correct(none, { arrowMassG: 25 });
+    expect(none.state.bow.arrow).toBeUndefined();
+    correct(log, { arrowMassG: 26 });
+    expect(log.state.bow.arrow?.massG).toBe(26);
+    correct(log, { name: 'Other' });
+    expect(log.state.bow.arrow?.massG).toBe(26);
+  });
+  it('the hook as it is, and a draw said with another hook, forget nothing', () => {
+    const log = new BowLog({ amoDrawMm: 711, hook: 'split' });
+    correct(log, { hook: 'split' });
+    expect(log.state.bow.amoDrawMm).toBe(711);
+    expect(log.state.archerSince).toBe(-1);
+    correct(log, { hook: 'threeUnder', amoDrawMm: 700 });
+    expect(log.state.bow.amoDrawMm).toBe(700);
+    expect(log.state.archerSince).toBe(2);
+    correct(log, { anotherArcher: false, owner: 'Juno' });
+    expect(log.state.bow.amoDrawMm).toBe(700);
+  });
+  it('the brace reference as it is, or with its distance said in the same breath', () => {
+    const log = new BowLog().settle();
+    correct(log, { braceReference: 'throat', braceFigures: 'convert', throatToPlungerMm: 12 });
+    expect(log.state.readings.get('braceHeight')!.at(-1)!.mean).toBe(216);
+    correct(log, { braceReference: 'plunger', braceFigures: 'convert', throatToPlungerMm: 10 });
+    expect(log.state.readings.get('braceHeight')!.at(-1)!.mean).toBe(226);
+    expect(log.state.bow.throatToPlungerMm).toBe(10);
+    const unknown = new BowLog({ maker: {} }).settle();
+    correct(unknown, { braceReference: 'plunger', braceFigures: 'convert' });
+    expect(unknown.state.readings.get('braceHeight')!.at(-1)!.mean).toBe(216);
+    expect(unknown.state.bow.maker.braceMinMm).toBeUndefined();
+    const half = new BowLog({ maker: { braceMinMm: 210 }, throatToPlungerMm: 12 });
+    correct(half, { braceReference: 'plunger', braceFigures: 'convert' });
+    expect(half.state.bow.maker).toEqual({ braceMinMm: 222, braceMaxMm: undefined });
+  });
+});
