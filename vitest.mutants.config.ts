@@ -14,6 +14,7 @@ export default defineConfig({
       'core/entry-line/*.test.ts',
       'core/record/*.test.ts',
       'core/work/stop-moves.test.ts',
+      'core/work/expected-figures.test.ts',
     ],
     exclude: ['core/limits/all-doors.test.ts'],
     isolate: false,

@@ -3,6 +3,8 @@ import { BowLog } from '../fixtures/bow-log.ts';
 import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
 import { leastArrow } from './arrow-limits.ts';
 import { boltsOutNow, boltTravel } from './bolt-limits.ts';
+import { checkChanges } from './check-proposal.ts';
+import { farthestDistance } from './first-distances.ts';
 import { braceLimit, braceTable } from './brace-limit.ts';
 import { longestDraw } from './draw-length.ts';
 import { safeLength } from './safe-length.ts';
@@ -168,5 +170,47 @@ describe('what bars a shot', () => {
     unread.fitString('second', 24);
     unread.add({ kind: 'stepSkipped', step: 'nockFit', why: 'same nocks' });
     expect(shootingBars(unread.state)).toEqual(['braceUnread']);
+  });
+});
+
+describe('what nobody knows', () => {
+  it('stops nothing: twists, bolts or a weight that were never counted or read', () => {
+    const log = new BowLog({
+      maker: {},
+      twistsAtStart: undefined,
+      boltTurnsOutAtStart: undefined,
+      arrow: { described: '', lengthMm: 700, diameterMm: 6, pointMassG: 8, massG: 5 },
+    });
+    expect(stopsOf(log.state)).toEqual([]);
+    expect(checkChanges(log.state, [{ control: 'pointMass', amount: -1 }])).toBeNull();
+    expect(checkChanges(log.state, [{ control: 'twists', amount: -12 }])).toBeNull();
+  });
+  it('a bottom pocket is named as one; a locator is counted from where it began, not the rest', () => {
+    expect(
+      checkChanges(new BowLog().state, [{ control: 'bottomSideScrews', amount: 2.125 }]),
+    ).toMatchObject({ code: 'sideScrewsSpent', limb: 'bottom', turns: 2.125, nearest: 2 });
+    expect(
+      checkChanges(new BowLog().state, [{ control: 'topSideScrews', amount: 2.125 }]),
+    ).toMatchObject({ limb: 'top' });
+    const log = new BowLog();
+    log.change('nockingPoint', 15);
+    expect(checkChanges(log.state, [{ control: 'restHeight', amount: 3 }])).toBeNull();
+    log.add({
+      kind: 'change',
+      control: 'nockingPoint',
+      amount: 3,
+      because: '',
+      despite: 'tied anew',
+    });
+    expect(checkChanges(log.state, [{ control: 'nockingPoint', amount: -1 }])).toBeNull();
+    expect(checkChanges(log.state, [{ control: 'nockingPoint', amount: 1 }])?.code).toBe(
+      'locatorOutside',
+    );
+  });
+  it('a bow shot in with one of its strings was shot in', () => {
+    const log = new BowLog();
+    log.fitString('second', 24);
+    log.add({ kind: 'shotsFired', count: 30, note: '' });
+    expect(farthestDistance(log.state, 'fineTuning', 1220).why).toBe('proved');
   });
 });
