@@ -201,17 +201,26 @@ export function lineAnswers(
     .filter(({ sessionKind }) => sessionKind === 'walkBack')
     .flatMap((session) =>
       session.shots
-        .filter(({ arrow, calledBad }) => arrow === 'fletched' && !calledBad)
-        .map((shot) => ({ shot: shotInBowFrame(session, shot), session })),
+        .filter(
+          ({ arrow, calledBad, distanceM }) =>
+            arrow === 'fletched' && !calledBad && distanceM >= session.distanceM,
+        )
+        .map((shot) => ({
+          shot: shotInBowFrame(session, shot),
+          session,
+          aim: session.aimSetAt.filter((at) => at < shot.index).length,
+        })),
     );
   const between = (from: number, to: number) =>
     shots.filter(({ shot }) => shot.index > from && shot.index < to);
   const lineOf = (hits: typeof shots) => {
-    const session = hits.at(-1)?.session;
-    if (session === undefined) return null;
+    const last = hits.at(-1);
+    if (last === undefined) return null;
+    const { session, aim } = last;
     const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
     return fitWalkBack(
-      hits.filter((hit) => hit.session === session).map(({ shot }) => shot),
+      // A line is shot with one aim: hits from before it was set anew lie on another.
+      hits.filter((hit) => hit.session === session && hit.aim === aim).map(({ shot }) => shot),
       session.toleranceMm,
       scatterPrior(earlier, REFERENCE_DISTANCE_M, 'outwardMm'),
     );

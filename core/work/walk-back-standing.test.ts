@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest';
+import { bowFor } from '../fixtures/bow-log.ts';
+import { lineAnswers } from './walk-back-standing.ts';
+
+/** A bow walked back from 10 m, whose plunger was then turned and which was walked back again. */
+function walkedTwice(firstLean: number, secondLean: number, aimMovedMm: number) {
+  const log = bowFor('right');
+  log.add({
+    kind: 'sessionOpened',
+    sessionId: 'walk',
+    sessionKind: 'walkBack',
+    distanceM: 10,
+    toleranceMm: 20,
+    toleranceWhy: '',
+    buttMm: 1220,
+    markBelowTopMm: 300,
+  });
+  let endNumber = 0;
+  const shoot = (distanceM: number, outwardMm: number) => {
+    endNumber += 1;
+    for (const off of [-3, 0, 3])
+      log.add({
+        kind: 'shotPlaced',
+        shotId: `shot-${log.log.length}`,
+        sessionId: 'walk',
+        endNumber,
+        arrow: 'fletched',
+        outwardMm: outwardMm + off,
+        upMm: off,
+        calledBad: false,
+        distanceM,
+      });
+  };
+  const walk = (lean: number) => {
+    for (const distanceM of [10, 15, 20, 25]) shoot(distanceM, lean * (distanceM - 10));
+  };
+  log.add({ kind: 'aimSet', sessionId: 'walk' });
+  walk(firstLean);
+  log.change('plungerReach', -0.25);
+  // Two ends lie aside before the aim is set anew, one of them nearer than the walk begins.
+  shoot(10, aimMovedMm);
+  shoot(4, aimMovedMm);
+  log.add({ kind: 'aimSet', sessionId: 'walk' });
+  walk(secondLean);
+  return lineAnswers(log.state, 'plungerReach');
+}
+
+describe('what a change did to the line of a walk-back', () => {
+  it.each([0, 80, -80])('is told by hits of one aim: moved by %i mm', (aimMovedMm) => {
+    const [answer, ...others] = walkedTwice(6, 2, aimMovedMm);
+    expect(others).toEqual([]);
+    expect(answer!.before.leanMmPerM.mean).toBeCloseTo(6, 6);
+    expect(answer!.after.leanMmPerM.mean).toBeCloseTo(2, 6);
+  });
+});
