@@ -14,7 +14,7 @@ test('with the network cut, shots are kept over a reload, shown as waiting, and 
   // The first page came before the worker: from the next one on it keeps the program.
   await page.reload();
   await expect(page.getByTestId('plot')).toBeVisible();
-  await enter(page, 'f 1,1 -1,0');
+  await enter(page, 'f 1.0,1 -1.0,0');
   const before = await shotsOf(app);
   expect(before).toBeGreaterThan(0);
 
