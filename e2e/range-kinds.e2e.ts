@@ -36,6 +36,22 @@ test('a walk-back: near to far, only where hits stay on the butt, then reach a q
   };
   for (const distanceM of [10, 13, 16, 19, 22]) await shoot(distanceM, 4);
   await expect(panel).toContainText(/Leans outward with distance: \d\.\d ± \d\.\d cm right/);
+  // As far left of the mark as right of it, and no hit outside the chart.
+  const chart = panel.getByRole('figure', { name: 'Hits across against distance' });
+  const axis = await chart.locator('.recharts-yAxis .recharts-cartesian-axis-tick').allInnerTexts();
+  expect(axis.length).toBeGreaterThan(2);
+  expect(axis).toEqual(axis.toReversed());
+  await expect(chart.locator('circle')).toHaveCount(15);
+  const inside = await chart.evaluate((figure) => {
+    const middles = (selector: string) =>
+      [...figure.querySelectorAll(selector)].map((one) => {
+        const { top, bottom } = one.getBoundingClientRect();
+        return (top + bottom) / 2;
+      });
+    const ticks = middles('.recharts-yAxis .recharts-cartesian-axis-tick-line');
+    return middles('circle').every((y) => y >= Math.min(...ticks) && y <= Math.max(...ticks));
+  });
+  expect(inside).toBe(true);
   // What the hits have taught of the drop opens or shuts the distances beyond.
   for (const distanceM of [25, 28, 31]) {
     await expect(title(page)).not.toHaveText(`Shoot 3 fletched at ${distanceM - 3} m`);

@@ -135,7 +135,7 @@ export function BenchDrawing({
         y={490}
         width={232}
         onReading={onReading}
-        right={tiller === null ? undefined : { label: 'top less bottom', figure: tiller.figure }}
+        right={tiller ?? undefined}
       />
       {tiller?.gauge != null && <Gauge gauge={tiller.gauge} x={wide + 10} y={586} width={212} />}
       <DrawnReading view={weight} x={narrow} y={236} width={150} onReading={onReading} stacked />

@@ -56,7 +56,7 @@ export function ReadingRows({
             <RowGauge gauge={kind === 'tillerBottom' ? null : view.gauge} />
             {kind === 'tillerBottom' && tiller !== null && (
               <span className="col-span-2 mt-1 flex items-center justify-between text-[14px]">
-                Top less bottom
+                <span className="first-letter:uppercase">{tiller.label}</span>
                 <b className="text-[18px] font-[560]">
                   <Fractions text={tiller.figure} />
                 </b>

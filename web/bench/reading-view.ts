@@ -92,6 +92,8 @@ function isMillimetres(kind: ReadingKind): boolean {
 
 /** Tiller as top less bottom, with its own gauge. */
 export interface TillerView {
+  /** Says so when it is reckoned from what was turned since, and not read. */
+  readonly label: string;
   readonly figure: string;
   readonly gauge: GaugeInput | null;
 }
@@ -102,11 +104,13 @@ export function tillerView(state: BowState): TillerView | null {
   const bottom = presentReading(state, 'tillerBottom');
   if (value === null || top === null || bottom === null) return null;
   const target = targetFor(state, 'tiller');
+  const fresh = top.fresh && bottom.fresh;
   const figure =
     state.bow.lengthUnit === 'mm'
       ? `${showSigned(value, 1)} mm`
       : `${value > 0 ? '+' : ''}${showLength(value, state.bow)}`;
   return {
+    label: fresh ? 'top less bottom' : 'expected top less bottom',
     figure,
     gauge:
       target === null
@@ -114,7 +118,7 @@ export function tillerView(state: BowState): TillerView | null {
         : gaugeFor(state, 'tiller', target, {
             value,
             plusMinus: Math.hypot(top.plusMinus, bottom.plusMinus),
-            trusted: top.fresh && bottom.fresh,
+            trusted: fresh,
             expected: null,
             before: null,
           }),

@@ -61,7 +61,7 @@ export function buttView(
 }
 
 /** Whole units between labelled ticks: about four each side. */
-function tickStep(halfRangeMm: number, unitMm: number): number {
+export function tickStep(halfRangeMm: number, unitMm: number): number {
   const wanted = halfRangeMm / unitMm / 3;
   return [1, 2, 5, 10, 20, 50].find((step) => step >= wanted * 0.8) ?? 50;
 }

@@ -1,12 +1,23 @@
 import { ReferenceLine } from 'recharts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
-import { fromStored } from '#core/quantity/units.ts';
+import { fromStored, toStored } from '#core/quantity/units.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
+import { tickStep } from './butt-view.ts';
 import { CurveChart } from './curve-chart.tsx';
 
 const STEPS = 24;
+
+/** As far left of the mark as right of it, in whole units: a line is judged by which side it goes to. */
+function axisAcross(reach: number, unit: 'cm' | 'in') {
+  const step = tickStep(toStored(reach, unit), toStored(1, unit));
+  const steps = Math.max(1, Math.ceil(reach / step));
+  return {
+    domain: [-steps * step, steps * step] as const,
+    ticks: Array.from({ length: 2 * steps + 1 }, (_, index) => (index - steps) * step),
+  };
+}
 
 /** Hits across against distance, with the line and where it lies 9 times in 10. */
 export function WalkBackChart({
@@ -29,16 +40,25 @@ export function WalkBackChart({
           const half = fromStored(plusMinusMm, unit);
           return { at, value, band: [value - half, value + half] as const };
         });
+  const shot = shots.map(({ distanceM, outwardMm }) => ({
+    at: distanceM,
+    value: across(outwardMm),
+  }));
+  const reach = Math.max(
+    ...shot.map(({ value }) => Math.abs(value)),
+    ...line.flatMap(({ band }) => band.map(Math.abs)),
+  );
+  const y = axisAcross(reach, unit);
   return (
     <CurveChart
       curve={line}
-      shot={shots.map((shot) => ({ at: shot.distanceM, value: across(shot.outwardMm) }))}
+      shot={shot}
       x={{
         domain: ['dataMin - 1', 'dataMax + 1'],
         ticks: [...new Set(shots.map(({ distanceM }) => distanceM))],
         write: (value) => `${value} m`,
       }}
-      y={{ write: (value) => showNumber(Math.abs(value), 0) }}
+      y={{ ...y, write: (value) => showNumber(Math.abs(value), 0) }}
       label="Hits across against distance"
       caption={`${unit} across, right of the mark upward; the band holds the line 9 times in 10.`}
     >
