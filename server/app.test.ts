@@ -63,6 +63,16 @@ describe('the door', () => {
     expect(headers['x-powered-by']).toBeUndefined();
   });
 
+  it('answers an address longer than its parser reads, in the same shape', async () => {
+    const answer = await raw({ path: `/api/bows?after=${'x'.repeat(20_000)}` });
+    expect(answer.status).toBe(431);
+    expect(answer.type).toContain('application/problem+json');
+    expect(problemSchema.parse(JSON.parse(answer.text)).detail).toContain('16 kB');
+    const head = await raw({ method: 'HEAD', path: `/api/bows?after=${'x'.repeat(20_000)}` });
+    expect(head).toMatchObject({ status: 431, text: '' });
+    expect((await raw({})).status).toBe(200);
+  });
+
   it('uses the right status: 404, 405 with Allow, 413, 415', async () => {
     expect((await raw({ path: '/api/nothing' })).status).toBe(404);
     const put = await raw({ method: 'PUT' });

@@ -3,6 +3,7 @@ import { createServer } from 'node:http';
 import { dirname, resolve } from 'node:path';
 import { demoClub } from '#demo/demo-club.ts';
 import { createApp } from './app.ts';
+import { answerUnreadable } from './http/unreadable.ts';
 import { entryQueries } from './bows/entry-queries.ts';
 import { pictureQueries } from './pictures/picture-queries.ts';
 import { openDb } from './db/open.ts';
@@ -32,20 +33,7 @@ function main(): void {
     pagesDir,
   });
   const server = createServer(app);
-  // What the parser itself refuses never reaches the app; it gets the same shape of answer.
-  server.on('clientError', (_error, socket) => {
-    if (!socket.writable) return;
-    const body = JSON.stringify({
-      type: 'about:blank',
-      title: 'The request cannot be read',
-      status: 400,
-      code: 'badRequest',
-      detail: 'This is not HTTP as the server understands it.',
-    });
-    socket.end(
-      `HTTP/1.1 400 Bad Request\r\nContent-Type: application/problem+json\r\nContent-Length: ${Buffer.byteLength(body)}\r\nConnection: close\r\n\r\n${body}`,
-    );
-  });
+  answerUnreadable(server);
   server.on('error', (error: NodeJS.ErrnoException) => {
     console.error(
       error.code === 'EADDRINUSE'
