@@ -3,6 +3,14 @@ import { type App, echo, enter, expect, openBench, openRange, test } from './app
 
 const line = (page: Page) => page.getByRole('textbox', { name: 'Entry line' });
 const title = (page: Page) => page.getByTestId('move-title').first();
+/** Takes back the latest entry of the record. */
+const undoLatest = (page: Page) =>
+  page
+    .getByRole('region', { name: 'Lately' })
+    .first()
+    .getByRole('button', { name: 'Undo' })
+    .first()
+    .click();
 const lastBody = async (app: App, bow: string) => (await app.log(bow)).at(-1)?.body;
 
 test('a bolt turned beyond its travel is recorded, and stops the bow on bench, range and rack until it is back', async ({
@@ -56,12 +64,7 @@ test('a shaft recorded too short and a brace read outside the maker’s range st
   await enter(page, 'cut 40 done sawn at home');
   await expect(title(page)).toHaveText('Do not shoot this shaft');
   await expect(page.getByTestId('next-move')).toContainText('Fit another');
-  await page
-    .getByRole('region', { name: 'Lately' })
-    .first()
-    .getByRole('button', { name: 'Undo' })
-    .first()
-    .click();
+  await undoLatest(page);
   await expect(title(page)).not.toHaveText('Do not shoot this shaft');
   await enter(page, 'b 8 3/8');
   await expect(page.getByTestId('next-move')).toContainText('Stop');
@@ -141,12 +144,7 @@ test('facts are put right where they stand, and what follows is said before', as
   await page.goto(`${app.address}/bench/${await app.bowId('Curlew')}`);
   await expect(page.getByTestId('state-drawWeight')).toContainText('stale');
   // Each of them is in the record, with its way back.
-  await page
-    .getByRole('region', { name: 'Lately' })
-    .first()
-    .getByRole('button', { name: 'Undo' })
-    .first()
-    .click();
+  await undoLatest(page);
   await expect.poll(() => lastBody(app, 'Curlew')).toMatchObject({ kind: 'undone' });
 });
 

@@ -1,42 +1,16 @@
-import { request as httpRequest } from 'node:http';
 import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { problemSchema } from '#contract/problem.ts';
 import { ClubServer, twist } from './fixtures/club-server.ts';
+import { type RawRequest, rawRequest } from './fixtures/raw-request.ts';
 
 const club = new ClubServer();
 beforeAll(() => club.start());
 afterAll(() => club.stop());
 
 describe('the door', () => {
-  const raw = (options: {
-    method?: string;
-    path?: string;
-    headers?: Record<string, string>;
-    body?: string;
-  }) =>
-    new Promise<{ status: number; type: string; text: string; headers: Record<string, unknown> }>(
-      (resolve, reject) => {
-        const call = httpRequest(
-          { host: '127.0.0.1', port: new URL(club.base).port, path: '/api/bows', ...options },
-          (answer) => {
-            let text = '';
-            answer.on('data', (chunk: Buffer) => (text += chunk.toString()));
-            answer.on('end', () => {
-              resolve({
-                status: answer.statusCode ?? 0,
-                type: answer.headers['content-type'] ?? '',
-                text,
-                headers: answer.headers,
-              });
-            });
-          },
-        );
-        call.on('error', reject);
-        call.end(options.body);
-      },
-    );
+  const raw = (request: RawRequest) => rawRequest(club.base, request);
 
   it('answers only to names of this machine, and only to its own pages', async () => {
     expect((await raw({ headers: { Host: 'example.test' } })).status).toBe(421);

@@ -1,9 +1,9 @@
-import { request as httpRequest } from 'node:http';
 import fc from 'fast-check';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { problemSchema } from '#contract/problem.ts';
 import { ClubServer } from './fixtures/club-server.ts';
-import { type OddRequest, oddRequests } from './fixtures/odd-requests.ts';
+import { oddRequests } from './fixtures/odd-requests.ts';
+import { rawRequest } from './fixtures/raw-request.ts';
 
 const club = new ClubServer();
 beforeAll(() => club.start());
@@ -12,25 +12,6 @@ afterAll(() => club.stop());
 /** `npm run torture` asks for more; without a seed of one's own it is another each time, and printed. */
 const RUNS = Number(process.env['KEEN_LIMB_ODD_REQUESTS'] ?? 300);
 const SEED = Number(process.env['KEEN_LIMB_SEED'] ?? Date.now() % 2 ** 31);
-
-function send({ method, path, headers, body }: OddRequest) {
-  return new Promise<{ status: number; type: string; text: string }>((resolve, reject) => {
-    const { port } = new URL(club.base);
-    const call = httpRequest({ host: '127.0.0.1', port, path, method, headers }, (answer) => {
-      let text = '';
-      answer.on('data', (chunk: Buffer) => (text += chunk.toString()));
-      answer.on('end', () => {
-        resolve({
-          status: answer.statusCode ?? 0,
-          type: answer.headers['content-type'] ?? '',
-          text,
-        });
-      });
-    });
-    call.on('error', reject);
-    call.end(body);
-  });
-}
 
 /** Keys in order, so that only content is compared. */
 function canonical(value: unknown): string {
@@ -49,7 +30,7 @@ it('answers any request without a fault of its own, changes nothing by a refusal
   await fc.assert(
     fc.asyncProperty(oddRequests([club.heronId]), async (request) => {
       const before = club.queries.count();
-      const answer = await send(request);
+      const answer = await rawRequest(club.base, request);
       expect(answer.status, answer.text).toBeLessThan(500);
       if (answer.status >= 400) {
         refused += 1;

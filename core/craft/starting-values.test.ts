@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BOW_KINDS, HOOKS, PURPOSES, SCHOOLS } from './bow-terms.ts';
 import {
+  BRACE_LIMIT_MARGIN_MM,
   likelySchool,
   startingBraceBand,
   startingNockingBand,
@@ -10,15 +11,23 @@ import {
 
 describe('startingBraceBand', () => {
   it.each([
-    ['targetRecurve', 66, 210, 222],
-    ['targetRecurve', 68, 216, 232],
-    ['targetRecurve', 67, 213, 227],
     ['targetRecurve', 62, 205, 216],
-    ['takedownRecurve', 60, 190, 210],
+    ['targetRecurve', 64, 205, 216],
+    ['targetRecurve', 66, 210, 222],
+    ['targetRecurve', 67, 213, 227],
+    ['targetRecurve', 68, 216, 232],
+    ['targetRecurve', 70, 222, 238],
     ['takedownRecurve', 56, 165, 190],
+    ['takedownRecurve', 58, 165, 190],
+    ['takedownRecurve', 60, 190, 210],
+    ['takedownRecurve', 62, 190, 210],
+    ['longbow', 66, 155, 180],
     ['longbow', 68, 155, 180],
   ] as const)('%s of %d in: %d to %d mm', (kind, length, low, high) => {
     expect(startingBraceBand(kind, length)).toMatchObject({ low, high });
+  });
+  it('is followed by a limit 6 mm beyond', () => {
+    expect(BRACE_LIMIT_MARGIN_MM).toBe(6);
   });
   it('never falls as a bow gets longer', () => {
     fc.assert(

@@ -2,20 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { ITEM_TOUCHES } from '../craft/fit-out.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
+import { change, refusalOf as code } from '../fixtures/proposals.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { Control } from '../craft/controls.ts';
 import { checkChanges, checkProposal } from './check-proposal.ts';
-
-const change = (control: Control, amount: number, rest: object = {}): EntryBody => ({
-  kind: 'change',
-  control,
-  amount,
-  because: '',
-  ...rest,
-});
-const code = (log: BowLog, ...bodies: EntryBody[]) =>
-  checkProposal(log.state, bodies)?.code ?? null;
 
 describe('bolts', () => {
   // 1 1/2 turns out of 3.

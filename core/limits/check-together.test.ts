@@ -1,18 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import type { Control } from '../craft/controls.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
+import { change, refusalOf as code } from '../fixtures/proposals.ts';
 import type { EntryBody } from '../record/entry.ts';
 import { checkProposal } from './check-proposal.ts';
-
-const change = (control: Control, amount: number, rest: object = {}): EntryBody => ({
-  kind: 'change',
-  control,
-  amount,
-  because: '',
-  ...rest,
-});
-const code = (log: BowLog, ...bodies: EntryBody[]) =>
-  checkProposal(log.state, bodies)?.code ?? null;
 
 describe('a string put on', () => {
   const fitted = (twists: number | undefined, despite?: string): EntryBody => ({

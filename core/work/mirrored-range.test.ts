@@ -76,15 +76,7 @@ describe('a left-hander at the range is a right-hander in a mirror', () => {
         const logOf = (hand: Hand) => {
           const flip = hand === 'left' ? -1 : 1;
           const log = bowFor(hand);
-          log.add({
-            kind: 'sessionOpened',
-            sessionId: 'walk',
-            sessionKind: 'walkBack',
-            distanceM: 10,
-            toleranceMm: 20,
-            toleranceWhy: '',
-            buttMm: 1220,
-          });
+          log.openWalkBack();
           for (const distanceM of [10, 13, 16, 19, 22])
             for (const off of [-4, 1, 3])
               log.add({

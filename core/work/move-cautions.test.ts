@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { CautionId } from '../craft/cautions.ts';
 import type { StepId } from '../craft/steps.ts';
-import { BowLog, bowFor, SIX_FLETCHED } from '../fixtures/bow-log.ts';
+import { bareShaftBow, BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import { causeOf } from '../shots/verdict-words.ts';
 import { nextMove } from './next-move.ts';
@@ -129,24 +129,6 @@ describe('the caution of a move', () => {
   });
 });
 
-/** A bow whose bare shafts land so far from the fletched on two ends, with everything left to try. */
-function shot(outwardMm: number, upMm: number): BowLog {
-  const log = new BowLog({
-    arrow: { described: '', lengthMm: 780, diameterMm: 6, pointMassG: 6.48 },
-    amoDrawMm: 711,
-  }).settle();
-  const session = log.open(25);
-  for (const end of [1, 2]) {
-    log.shots(session, end, 'fletched', SIX_FLETCHED);
-    log.shots(session, end, 'bare', [
-      [outwardMm - 4, upMm + 3],
-      [outwardMm + 5, upMm - 4],
-      [outwardMm, upMm],
-    ]);
-  }
-  return log;
-}
-
 describe('what the bare shafts mean, and what is turned against it', () => {
   it.each([
     ['outward', 'plus', 'Stiff'],
@@ -167,7 +149,7 @@ describe('what the bare shafts mean, and what is turned against it', () => {
     return found === undefined ? null : Math.sign([...found.amounts.values()][0]!);
   };
   it('weak: more preload, a lighter point, a shorter shaft, less weight', () => {
-    const weak = shot(-60, 0);
+    const weak = bareShaftBow(-60, 0);
     expect(amountOf(weak, 'bareShaftOutward', 'plungerPreload')).toBe(1);
     expect(amountOf(weak, 'bareShaftOutward', 'pointMass')).toBe(-1);
     expect(amountOf(weak, 'bareShaftOutward', 'shaftCut')).toBe(1);
@@ -175,7 +157,7 @@ describe('what the bare shafts mean, and what is turned against it', () => {
     expect(moveOf(weak).why).toMatch(/^Weak/);
   });
   it('stiff: less preload, a heavier point, more weight, and no saw', () => {
-    const stiff = shot(60, 0);
+    const stiff = bareShaftBow(60, 0);
     expect(amountOf(stiff, 'bareShaftOutward', 'plungerPreload')).toBe(-1);
     expect(amountOf(stiff, 'bareShaftOutward', 'pointMass')).toBe(1);
     expect(amountOf(stiff, 'bareShaftOutward', 'shaftCut')).toBeNull();
@@ -183,11 +165,11 @@ describe('what the bare shafts mean, and what is turned against it', () => {
     expect(moveOf(stiff).why).toMatch(/^Stiff/);
   });
   it('bare low is nocking point high: lower it; bare high: raise it', () => {
-    expect(amountOf(shot(0, -60), 'bareShaftUp', 'nockingPoint')).toBe(-1);
-    expect(amountOf(shot(0, 60), 'bareShaftUp', 'nockingPoint')).toBe(1);
-    expect(moveOf(shot(0, -60)).why).toMatch(/^Nocking point high/);
-    expect(moveOf(shot(0, 60)).why).toMatch(/^Nocking point low/);
-    expect(moveOf(shot(0, 60))).toMatchObject({
+    expect(amountOf(bareShaftBow(0, -60), 'bareShaftUp', 'nockingPoint')).toBe(-1);
+    expect(amountOf(bareShaftBow(0, 60), 'bareShaftUp', 'nockingPoint')).toBe(1);
+    expect(moveOf(bareShaftBow(0, -60)).why).toMatch(/^Nocking point high/);
+    expect(moveOf(bareShaftBow(0, 60)).why).toMatch(/^Nocking point low/);
+    expect(moveOf(bareShaftBow(0, 60))).toMatchObject({
       action: { kind: 'change', changes: [{ control: 'nockingPoint' }] },
       caution: 'bareShafts',
     });
@@ -196,7 +178,7 @@ describe('what the bare shafts mean, and what is turned against it', () => {
 
 describe('at the end of what a bow can turn', () => {
   it('nothing is cut without a coach: every remedy set aside, the saw’s caution stands', () => {
-    const log = shot(-90, 0);
+    const log = bareShaftBow(-90, 0);
     for (const control of [
       'plungerPreload',
       'pointMass',
@@ -215,16 +197,7 @@ describe('at the end of what a bow can turn', () => {
 describe('a walk-back', () => {
   const walk = (leanMmPerM: number) => {
     const log = bowFor('right');
-    log.add({
-      kind: 'sessionOpened',
-      sessionId: 'walk',
-      sessionKind: 'walkBack',
-      distanceM: 10,
-      toleranceMm: 20,
-      toleranceWhy: '',
-      buttMm: 1220,
-      markBelowTopMm: 300,
-    });
+    log.openWalkBack();
     log.add({ kind: 'aimSet', sessionId: 'walk' });
     let end = 0;
     for (let i = 0; i < 12; i += 1) {

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
+import { BowLog, bareShaftBow, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import type { BowFacts } from '../record/entry.ts';
 import { remediesFor, remedyEffect } from './remedies.ts';
 import { sideEffects } from './remedy-words.ts';
@@ -8,29 +8,15 @@ import { safeLength } from '../limits/safe-length.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 
 const ARROW = { described: 'carbon', lengthMm: 740, diameterMm: 6, pointMassG: 6.5 };
-/** A bow whose bare shafts land so far from the fletched on two ends. */
-function shot(
-  outwardMm: number,
-  upMm: number,
-  facts: Partial<BowFacts> = {},
-): { readonly log: BowLog } {
-  const log = new BowLog({ arrow: ARROW, amoDrawMm: 711, ...facts }).settle();
-  const session = log.open(25);
-  for (const end of [1, 2]) {
-    log.shots(session, end, 'fletched', SIX_FLETCHED);
-    log.shots(session, end, 'bare', [
-      [outwardMm - 4, upMm + 3],
-      [outwardMm + 5, upMm - 4],
-      [outwardMm, upMm],
-    ]);
-  }
-  return { log };
-}
 
 function remediesOf({ log }: { readonly log: BowLog }, axis: 'bareShaftOutward' | 'bareShaftUp') {
   const { state } = log;
   return remediesFor(state, state.sessions.at(-1)!, axis);
 }
+/** An arrow with something left to cut. */
+const shot = (outwardMm: number, upMm: number, facts: Partial<BowFacts> = {}) => ({
+  log: bareShaftBow(outwardMm, upMm, { arrow: ARROW, ...facts }),
+});
 const controlsOf = (found: ReturnType<typeof remediesOf>) =>
   found.flatMap(({ amounts }) => [...amounts.keys()]);
 

@@ -5,16 +5,7 @@ import { lineAnswers } from './walk-back-standing.ts';
 /** A bow walked back from 10 m, whose plunger was then turned and which was walked back again. */
 function walkedTwice(firstLean: number, secondLean: number, aimMovedMm: number) {
   const log = bowFor('right');
-  log.add({
-    kind: 'sessionOpened',
-    sessionId: 'walk',
-    sessionKind: 'walkBack',
-    distanceM: 10,
-    toleranceMm: 20,
-    toleranceWhy: '',
-    buttMm: 1220,
-    markBelowTopMm: 300,
-  });
+  log.openWalkBack();
   let endNumber = 0;
   const shoot = (distanceM: number, outwardMm: number) => {
     endNumber += 1;

@@ -5,10 +5,8 @@ import { CONTROL_FACTS, type Control, changeWords } from './controls.ts';
 import { ITEM_TOUCHES, STRING_CHECK_SHOTS } from './fit-out.ts';
 import { READINGS, type ReadingKind } from './readings.ts';
 import {
-  BRACE_LIMIT_MARGIN_MM,
   purposeToleranceMm,
   SCHOOL_HABITS,
-  startingBraceBand,
   startingCentreShotBand,
   startingNockingBand,
   startingTillerBand,
@@ -79,23 +77,6 @@ describe('readings: spread of one, and what is good enough', () => {
     expect(READINGS[kind].typicalSd).toBeCloseTo(sd, 9);
     expect(READINGS[kind].tolerance).toBeCloseTo(tolerance, 9);
     expect(READINGS[kind].quantity).toBe(kind === 'drawWeight' ? 'force' : 'length');
-  });
-});
-
-describe('brace height where the maker gives none', () => {
-  it.each([
-    ['targetRecurve', 62, 205, 216],
-    ['targetRecurve', 64, 205, 216],
-    ['targetRecurve', 66, 210, 222],
-    ['targetRecurve', 68, 216, 232],
-    ['targetRecurve', 70, 222, 238],
-    ['takedownRecurve', 60, 190, 210],
-    ['takedownRecurve', 62, 190, 210],
-    ['takedownRecurve', 58, 165, 190],
-    ['longbow', 66, 155, 180],
-  ] as const)('%s %i in: %i to %i mm, and 6 beyond as the limit', (kind, length, low, high) => {
-    expect(startingBraceBand(kind, length)).toMatchObject({ low, high });
-    expect(BRACE_LIMIT_MARGIN_MM).toBe(6);
   });
 });
 
