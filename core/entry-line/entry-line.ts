@@ -38,3 +38,8 @@ export type EntryLine =
       readonly notes: readonly string[];
       readonly bodies: readonly EntryBody[];
     };
+
+/** What was typed, understood whole: a title, its figure, and what will be stored. */
+export function readyLine(title: string, figure: string, bodies: readonly EntryBody[]): EntryLine {
+  return { kind: 'ready', title, figure, notes: [], bodies };
+}

@@ -8,9 +8,9 @@ import { G_PER_GR, type UnitSymbol } from '../quantity/units.ts';
 import type { EntryBody } from '../record/entry.ts';
 import type { BowState } from '../record/fold.ts';
 import type { TargetId } from '../work/targets.ts';
-import { twistRange } from '../limits/twist-limits.ts';
 import type { FactId } from './codes.ts';
-import type { EntryLine } from './entry-line.ts';
+import { type EntryLine, readyLine } from './entry-line.ts';
+import { boltCount, twistCount } from './read-count.ts';
 import { type FigureWanted, readFigure } from './read-figure.ts';
 import { readLimbMark } from './read-limb-mark.ts';
 import { takeReason } from './take-reason.ts';
@@ -97,32 +97,29 @@ function entryFor(
     case 'twistCount':
       return twistCount(text, first, state);
     case 'boltsOut':
-      return ready('Bolts', `top ${showTurns(first)} out, bottom ${showTurns(second)} out`, [
-        { kind: 'positionCounted', control: 'topBolt', value: first },
-        { kind: 'positionCounted', control: 'bottomBolt', value: second },
-      ]);
+      return boltCount(text, first, second, state);
     case 'makerBrace':
       if (first >= second)
         return refuse(text, at, 'The lowest comes first.', FACT_HINTS.makerBrace);
-      return ready(
+      return readyLine(
         'Maker’s brace range',
         `${showLengthBoth(first, bow.division)} to ${showLengthBoth(second, bow.division)}`,
         maker({ braceMinMm: first, braceMaxMm: second }),
       );
     case 'makerTravel':
-      return ready(
+      return readyLine(
         'Maker’s bolt travel',
         `${showTurns(first)} out`,
         maker({ boltTravelTurns: first }),
       );
     case 'makerScrews':
-      return ready(
+      return readyLine(
         'Maker’s side screws',
         `${showTurns(first)} either way`,
         maker({ sideScrewTurns: first }),
       );
     case 'makerArrow':
-      return ready('Maker’s lightest arrow', grains(first), maker({ leastArrowMassG: first }));
+      return readyLine('Maker’s lightest arrow', grains(first), maker({ leastArrowMassG: first }));
     case 'arrowMass': {
       if (bow.arrow === undefined)
         return refuse(
@@ -131,29 +128,19 @@ function entryFor(
           'No arrow is written down for this bow.',
           'Enter the shaft in the fit-out first.',
         );
-      return ready('Whole arrow', grains(first), [
+      return readyLine('Whole arrow', grains(first), [
         { kind: 'factsSet', facts: { arrowMassG: first } },
       ]);
     }
     case 'throatToPlunger':
-      return ready('Plunger brace less throat brace', showLengthBoth(first, bow.division), [
+      return readyLine('Plunger brace less throat brace', showLengthBoth(first, bow.division), [
         { kind: 'factsSet', facts: { throatToPlungerMm: first } },
       ]);
     case 'shots':
-      return ready('Shots', `${first}`, [{ kind: 'shotsFired', count: first, note: 'counted' }]);
+      return readyLine('Shots', `${first}`, [
+        { kind: 'shotsFired', count: first, note: 'counted' },
+      ]);
   }
-}
-
-function twistCount(text: string, twists: number, state: BowState): EntryLine {
-  const { fewest, most } = twistRange(state.bow);
-  const body: EntryBody = { kind: 'positionCounted', control: 'twists', value: twists };
-  if (twists >= fewest && twists <= most)
-    return ready('Twists in the string', String(twists), [body]);
-  return {
-    kind: 'question',
-    asks: `${twists} twists: this string should hold ${fewest} to ${most}. ${twists < fewest ? 'With fewer, strands separate.' : 'With more, a shorter string is the answer.'} Counted right?`,
-    choices: [{ label: `${twists} is right: store it`, text, bodies: [body] }],
-  };
 }
 
 function wantedFor(fact: Exclude<FactId, 'band' | 'limbMark'>, { bow }: BowState): FigureWanted {
@@ -307,7 +294,7 @@ function readBand(whole: string, at: number, state: BowState): EntryLine {
     return refuse(text, from, says, remedy);
   }
   const show = showBandEnd(id, state);
-  return ready('Band', `${show(low)} to ${show(high)}`, [body]);
+  return readyLine('Band', `${show(low)} to ${show(high)}`, [body]);
 }
 
 function bandWanted(id: TargetId, { bow }: BowState): FigureWanted {
@@ -324,10 +311,6 @@ function showBandEnd(id: TargetId, { bow }: BowState): (stored: number) => strin
 
 function grains(massG: number): string {
   return `${showNumber(massG / G_PER_GR, 0)} gr`;
-}
-
-function ready(title: string, figure: string, bodies: readonly EntryBody[]): EntryLine {
-  return { kind: 'ready', title, figure, notes: [], bodies };
 }
 
 function refuseAmount(amount: Amount, says: string, remedy: string): EntryLine {

@@ -117,7 +117,9 @@ describe('a brace outside the limits', () => {
     expect(stopsOf(log.state)).toMatchObject([
       { kind: 'braceOutside', turnedSince: false, limit: { source: 'maker', high: 222.25 } },
     ]);
-    expect(moveOf(log)).toMatchObject({ stop: true, caution: 'braceLimit' });
+    const back = moveOf(log);
+    expect(back).toMatchObject({ stop: true, action: { kind: 'change' }, caution: 'unstring' });
+    expect(back?.why).toMatch(/outside the maker’s range.*Do not shoot it/);
     log.change('twists', -4);
     expect(stopsOf(log.state)).toMatchObject([{ kind: 'braceOutside', turnedSince: true }]);
     expect(moveOf(log)).toMatchObject({

@@ -80,7 +80,10 @@ function braceMove(
       action: { kind: 'openStep', step: 'fitOut' },
       doneLabel: 'Fit another string',
     };
-  return { ...move, reasons: [words.why, ...move.reasons], caution: 'braceLimit' };
+  if (move.action.kind !== 'change')
+    return { ...move, reasons: [words.why, ...move.reasons], caution: 'braceLimit' };
+  // How it is turned can hurt as well: a twist keeps its own caution, the why says not to shoot.
+  return { ...move, why: words.why, reasons: [move.why, ...move.reasons] };
 }
 
 /** Back inside in the step of the control, or as far as one go and the other limits allow. */

@@ -83,7 +83,9 @@ export function SessionSetupForm({
         <button type="submit" className="btn-ink disabled:opacity-50" disabled={!mayStart}>
           Start shooting
         </button>
-        <span className="text-[13px] text-ink-2">or tap the butt: the first shot starts it</span>
+        {mayStart && (
+          <span className="text-[13px] text-ink-2">or tap the butt: the first shot starts it</span>
+        )}
       </div>
     </form>
   );
