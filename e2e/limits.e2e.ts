@@ -35,12 +35,15 @@ test('a bolt turned beyond its travel is recorded, and stops the bow on bench, r
   await expect(page.getByTestId('next-move')).toContainText('Top bolt beyond its travel');
   await expect(page.getByTestId('next-move')).toContainText('Unstring first');
   await expect(page.getByRole('button', { name: 'Not now' })).toHaveCount(0);
+  // Both tillers are as they were read; their difference is not.
+  await expect(page.getByText('expected top less bottom')).toBeVisible();
 
   await openRange(page, app, 'Heron');
   await expect(page.getByTestId('shooting-bar')).toContainText('Stop: not to be shot');
   await expect(page.getByTestId('shooting-bar')).toContainText('3 1/2 turns out');
   await expect(page.getByTestId('against')).toContainText('not to be shot as it stands');
   await expect(page.getByRole('button', { name: 'Start shooting' })).toBeDisabled();
+  await expect(page.getByText('or tap the butt')).toHaveCount(0);
   await page.goto(`${app.address}/rack`);
   await expect(page.locator('[data-bow="Heron"]').getByTestId('rack-stop')).toContainText(
     'not to be shot: top bolt beyond its travel',
