@@ -149,6 +149,17 @@ describe('a brace outside the limits', () => {
     log.fitString('second', 20);
     expect(kindsOf(log)).toEqual([]);
   });
+  it('is another string where twists cannot bring it back, under the range’s own caution', () => {
+    const log = new BowLog({ bowKind: 'longbow', school: 'shelfHunting' }).settle();
+    log.add({ kind: 'positionCounted', control: 'twists', value: 50 });
+    log.read('braceHeight', 200, 200, 200);
+    expect(moveOf(log)).toMatchObject({
+      stop: true,
+      doneLabel: 'Fit another string',
+      action: { kind: 'openStep', step: 'fitOut' },
+      caution: 'braceLimit',
+    });
+  });
 });
 
 describe('twists and arrow', () => {

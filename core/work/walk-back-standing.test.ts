@@ -28,10 +28,10 @@ function walkedTwice(firstLean: number, secondLean: number, aimMovedMm: number) 
   log.add({ kind: 'aimSet', sessionId: 'walk' });
   walk(firstLean);
   log.change('plungerReach', -0.25);
-  // Two ends lie aside before the aim is set anew, one of them nearer than the walk begins.
+  // An end lies aside before the aim is set anew, another is shot nearer than the walk begins.
   shoot(10, aimMovedMm);
-  shoot(4, aimMovedMm);
   log.add({ kind: 'aimSet', sessionId: 'walk' });
+  shoot(4, aimMovedMm + 40);
   walk(secondLean);
   return lineAnswers(log.state, 'plungerReach');
 }
