@@ -1,4 +1,6 @@
-import { resolve } from 'node:path';
+import { createHash } from 'node:crypto';
+import { readdirSync, readFileSync } from 'node:fs';
+import { join, resolve } from 'node:path';
 import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
@@ -21,6 +23,21 @@ function programParts(): Plugin {
   };
 }
 
+const LAYERS = ['contract', 'core', 'demo', 'server', 'web'];
+
+/** Differs when anything does that either build is made of: by it a page knows its own server. */
+function buildId(): string {
+  const sum = createHash('sha256');
+  for (const layer of LAYERS) {
+    const files = readdirSync(layer, { recursive: true, withFileTypes: true })
+      .filter((one) => one.isFile() && !one.name.endsWith('.test.ts'))
+      .map((one) => join(one.parentPath, one.name))
+      .toSorted();
+    for (const file of files) sum.update(file).update(readFileSync(file));
+  }
+  return sum.update(readFileSync('package-lock.json')).digest('hex').slice(0, 12);
+}
+
 /** Two builds: the pages (default) and, with `--ssr server/main.ts`, the server. */
 export default defineConfig(({ isSsrBuild }) => ({
   plugins: isSsrBuild ? [] : [react(), tailwindcss(), programParts()],
@@ -35,6 +52,7 @@ export default defineConfig(({ isSsrBuild }) => ({
           ),
         },
   },
+  define: { __BUILD_ID__: JSON.stringify(buildId()) },
   worker: { format: 'es' },
   build: {
     outDir: isSsrBuild ? 'dist/server' : '../dist/web',

@@ -20,6 +20,7 @@ import {
   type LoggedEntry,
   SOURCES,
 } from '#core/record/entry.ts';
+import { upcastEntry } from './entry-version.ts';
 import { id, instant, name, reason, shortText, text } from './parts.ts';
 import { SHOOTING_BODIES } from './shooting-entry.ts';
 
@@ -175,26 +176,48 @@ const entryBodySchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('undone'), entryId: id }),
 ]) satisfies z.ZodType<EntryBody>;
 
+/** Longest name of a device accepted; they are UUIDs. */
+const MOST_DEVICE = 40;
+const taken = z.strictObject({
+  ms: z.int().min(0).max(8.64e15),
+  device: z
+    .string()
+    .regex(/^[\w-]+$/)
+    .max(MOST_DEVICE),
+  count: z.int().min(0),
+});
+
 export const entrySchema = z.strictObject({
   id,
   bowId: id,
   at: instant,
   by: shortText,
   body: entryBodySchema,
+  taken: taken.optional(),
 }) satisfies z.ZodType<Entry>;
 
 export const loggedEntrySchema = entrySchema.extend({
   // What was stored before years were looked at must open all the same.
   at: z.iso.datetime(),
+  // The server says when, where the device did not; then no device is named.
+  taken: taken.extend({ device: z.string().max(MOST_DEVICE) }).optional(),
   seq: z.int().min(1).nullable(),
 }) satisfies z.ZodType<LoggedEntry>;
 
 /** Most entries sent in one request: a move, an end, or what waited while the network was away. */
 const MOST_ENTRIES_A_REQUEST = 100;
 
-export const appendRequestSchema = z.strictObject({
-  entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST),
-});
+const versioned = z.object({ version: z.int().min(1), entries: z.array(z.unknown()) });
+
+/** Entries to be appended, in the form the sender says they are in: form 1 where it says nothing. */
+export const appendRequestSchema = z.preprocess(
+  (request) => {
+    const { success, data } = versioned.safeParse(request);
+    if (!success) return request;
+    return { entries: data.entries.map((entry) => upcastEntry(entry, data.version)) };
+  },
+  z.strictObject({ entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST) }),
+);
 
 /** What was stored, as it was stored. */
 export const appendResponseSchema = z.strictObject({ entries: z.array(loggedEntrySchema) });
@@ -204,7 +227,11 @@ export interface AppendResponse {
 }
 
 /** A log, whole or from some entry on; `count` is always that of the whole. */
-export const logResponseSchema = appendResponseSchema.extend({ count: z.int().min(0) });
+export const logResponseSchema = appendResponseSchema.extend({
+  count: z.int().min(0),
+  /** How many more are on the disk but cannot be read. */
+  setAside: z.int().min(0),
+});
 /**
  * The same log as the page takes it from its own server, which has passed every row through the
  * contract on the way out: the frame is checked, thousands of bodies are not checked twice.
@@ -214,6 +241,7 @@ export const ownLogResponseSchema = z.object({
     (entries) => Array.isArray(entries) && entries.every(looksLikeAnEntry),
   ),
   count: z.int().min(0),
+  setAside: z.int().min(0).default(0),
 });
 
 function looksLikeAnEntry(entry: unknown): boolean {
@@ -222,6 +250,7 @@ function looksLikeAnEntry(entry: unknown): boolean {
 
 export interface LogResponse extends AppendResponse {
   readonly count: number;
+  readonly setAside: number;
 }
 
 /** Asks for what was logged after the entry of this number. */

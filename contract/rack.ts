@@ -24,11 +24,21 @@ const rackBowSchema = z.strictObject({
   steps: z.strictObject({ hold: z.number(), open: z.number(), stale: z.number(), all: z.number() }),
   /** Stale or out of band, in words, in the order of work. */
   due: z.array(z.strictObject({ step: z.string(), words: z.string() })),
+  /** How many of its entries are on the disk but cannot be read. */
+  setAside: z.int().min(0),
   /** Why it is not to be shot as it stands, in words; empty when nothing is wrong. */
   stops: z.array(z.string()),
   nextMove: z.strictObject({ title: z.string(), stop: z.boolean() }).nullable(),
 });
 export type RackBow = z.infer<typeof rackBowSchema>;
 
-export const rackResponseSchema = z.strictObject({ bows: z.array(rackBowSchema) });
+/** A bow whose very first entry cannot be read: nothing is known of it but that it is there. */
+const unreadableBowSchema = z.strictObject({ bowId: z.string(), setAside: z.int().min(0) });
+
+export const rackResponseSchema = z.strictObject({
+  bows: z.array(rackBowSchema),
+  unreadable: z.array(unreadableBowSchema),
+  /** Rows on the disk that name no bow any more: any bow may lack one of them. */
+  strays: z.int().min(0),
+});
 export type RackResponse = z.infer<typeof rackResponseSchema>;

@@ -36,6 +36,8 @@ if (spawnSync(process.execPath, ['scripts/check-layers.mjs'], { stdio: 'inherit'
   passed += 1;
 else failed += 1;
 check('dead code', 'knip', []);
+// Some of them start the program itself.
+ensureBuilt();
 check('unit and API tests', 'vitest', [
   'run',
   '--reporter=dot',
@@ -46,7 +48,6 @@ count('test-results/unit.json', ({ numPassedTests, numFailedTests }) => [
   numPassedTests,
   numFailedTests,
 ]);
-ensureBuilt();
 check('browser tests', 'playwright', ['test']);
 count('test-results/browser.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
 

@@ -1,5 +1,6 @@
 import express, { type Express } from 'express';
 import helmet from 'helmet';
+import { BUILD_HEADER, NOW_HEADER } from '#contract/headers.ts';
 import { bowRoutes } from './bows/routes.ts';
 import type { EntryQueries } from './bows/entry-queries.ts';
 import type { PictureQueries } from './pictures/picture-queries.ts';
@@ -14,6 +15,8 @@ export interface AppDeps {
   readonly queries: EntryQueries;
   readonly pictures: PictureQueries;
   readonly nowMs: () => number;
+  /** Which build answers; a page of another build fetches itself anew. */
+  readonly build: string;
   /** Where our own faults are told; never sent to the client. */
   readonly report: (error: unknown) => void;
   /** Folder of the built pages; null in API tests. */
@@ -21,7 +24,7 @@ export interface AppDeps {
 }
 
 /** The whole server but for listening: routes, guards, pages. */
-export function createApp({ queries, pictures, nowMs, report, pagesDir }: AppDeps): Express {
+export function createApp({ queries, pictures, nowMs, build, report, pagesDir }: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   // No answer of ours is kept by a browser, so none needs a checksum; the program’s parts have theirs.
@@ -47,6 +50,12 @@ export function createApp({ queries, pictures, nowMs, report, pagesDir }: AppDep
     }),
   );
   app.use(guardLoopback);
+  // By these a page knows its own server from whatever else may answer in its place, and the time.
+  app.use((_request, response, next) => {
+    response.set(BUILD_HEADER, build);
+    response.set(NOW_HEADER, String(nowMs()));
+    next();
+  });
   app.use('/api', (_request, response, next) => {
     response.set('Cache-Control', 'no-store');
     next();

@@ -1,62 +1,33 @@
-import { mkdirSync } from 'node:fs';
-import { createServer } from 'node:http';
-import { dirname, resolve } from 'node:path';
-import { demoClub } from '#demo/demo-club.ts';
-import { createApp } from './app.ts';
-import { answerUnreadable } from './http/unreadable.ts';
-import { entryQueries } from './bows/entry-queries.ts';
-import { pictureQueries } from './pictures/picture-queries.ts';
-import { openDb } from './db/open.ts';
+import { resolve } from 'node:path';
+import { copyCommand } from './commands/copy.ts';
+import { restoreCommand } from './commands/restore.ts';
+import { serveCommand } from './commands/serve.ts';
+import { StartFault, startFaultOf } from './db/start-fault.ts';
 
-/** The only place that reads the environment, opens, listens and ends. */
-const HOST = '127.0.0.1';
-const DEFAULT_PORT = 4317;
-
-function main(): void {
-  const port = Number(process.env['PORT'] ?? DEFAULT_PORT);
+/** The only place that reads the environment and the command line, and ends the process. */
+async function main(): Promise<void> {
+  // What an archer wrote is nobody else's to read: every file made from here on is its owner's.
+  process.umask(0o077);
   const file = resolve(process.env['KEEN_LIMB_DB'] ?? 'data/keen-limb.db');
-  const pagesDir = resolve(import.meta.dirname, '../web');
-  mkdirSync(dirname(file), { recursive: true });
-
-  const db = openDb(file);
-  const queries = entryQueries(db);
-  if (queries.count() === 0 && process.env['KEEN_LIMB_DEMO'] !== 'off') {
-    for (const entries of demoClub(Date.now())) queries.append(entries, () => undefined);
-  }
-  const app = createApp({
-    queries,
-    pictures: pictureQueries(db),
-    nowMs: () => Date.now(),
-    report: (error) => {
-      console.error(error);
-    },
-    pagesDir,
-  });
-  const server = createServer(app);
-  answerUnreadable(server);
-  server.on('error', (error: NodeJS.ErrnoException) => {
-    console.error(
-      error.code === 'EADDRINUSE'
-        ? `Port ${port} is taken. Stop what uses it, or start with PORT=4318 npm start.`
-        : error.message,
-    );
+  const [command = 'serve', ...rest] = process.argv.slice(2);
+  try {
+    switch (command) {
+      case 'serve':
+        await serveCommand({ file, env: process.env, program: process.argv[1] ?? '' });
+        return;
+      case 'copy':
+        console.log(await copyCommand(file, rest[0] === 'daily' ? 'daily' : 'asked', Date.now()));
+        return;
+      case 'restore':
+        console.log(restoreCommand(rest[0], file, Date.now()));
+        return;
+      default:
+        throw new StartFault(`There is no command "${command}": serve, copy and restore are.`);
+    }
+  } catch (error) {
+    console.error(startFaultOf(error, file).message);
     process.exit(1);
-  });
-  server.listen(port, HOST, () => {
-    const address = server.address();
-    const bound = typeof address === 'object' && address !== null ? address.port : port;
-    console.log(`Keen Limb is at http://localhost:${bound}`);
-    console.log(`Data: ${file}`);
-  });
-  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
-    process.on(signal, () => {
-      server.close(() => {
-        db.close();
-        process.exit(0);
-      });
-      server.closeAllConnections();
-    });
   }
 }
 
-main();
+void main();

@@ -28,7 +28,8 @@ export function checkBatch(state: BowState | null, entries: readonly Entry[]): L
       const bodies = segment.map(({ body }) => body);
       const refusal = checkProposal(standing, bodies);
       if (refusal !== null) return { ...refusal, at: from + refusal.at };
-      if (until < entries.length) standing = foldLog([...standing.active, ...segment.map(waiting)]);
+      if (until < entries.length)
+        standing = foldLog([...standing.active, ...segment.map(waiting)], standing.unreadable);
     }
     from = until;
   }

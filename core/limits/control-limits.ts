@@ -1,4 +1,4 @@
-import type { Control } from '../craft/controls.ts';
+import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { leastArrow, POINT_MASS_G } from './arrow-limits.ts';
 import { MOST_BOLT_DIFFERENCE_TURNS, boltTravel } from './bolt-limits.ts';
 import { braceLimit } from './brace-limit.ts';
@@ -47,6 +47,9 @@ export function controlLimit(
   before: Standing,
   after: Standing,
 ): LimitPassed | null {
+  const { unreadable } = after.state;
+  if (unreadable > 0 && !CONTROL_FACTS[control].reversible)
+    return { code: 'recordHasGaps', unreadable };
   switch (control) {
     case 'topBolt':
     case 'bottomBolt':

@@ -63,6 +63,8 @@ export type LimitPassed =
       readonly why: 'neverShot' | 'shotNear' | 'strayed';
     }
   | { readonly code: 'notToBeShot'; readonly first: ShootingBar }
+  /** Entries of this bow cannot be read: nothing that has no way back is done on what is left. */
+  | { readonly code: 'recordHasGaps'; readonly unreadable: number }
   | {
       readonly code: 'notOnThisBow';
       readonly item: FitOutItem | null;

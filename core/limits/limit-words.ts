@@ -48,6 +48,12 @@ function passedWords(passed: LimitPassed, lead: string, bow: BowState['bow']): R
         says: `Top and bottom bolt would stand ${showTurns(passed.apartTurns)} apart; ${MOST_BOLT_DIFFERENCE_TURNS} is the most.`,
         remedy: 'Share the turn between both bolts.',
       };
+    case 'recordHasGaps':
+      return {
+        says: `${passed.unreadable === 1 ? 'One entry of this bow' : `${passed.unreadable} entries of this bow`} cannot be read, so what it may safely lose is not known.`,
+        remedy:
+          'What cannot be undone waits until the record is whole: restore a copy, or measure the arrow and write it down anew.',
+      };
     case 'boltsNotCounted':
       return {
         says: 'Nobody has counted where the bolts stand, so nobody knows how far they may still go.',

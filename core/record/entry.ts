@@ -173,6 +173,16 @@ export type EntryBody =
 
 export type BodyOf<K extends EntryBody['kind']> = Extract<EntryBody, { kind: K }>;
 
+/** When and where an entry was taken: its place in the log, whatever the order of arrival. */
+export interface Taken {
+  /** ms since 1970 by the server's clock as the device knew it; never falls on one device. */
+  readonly ms: number;
+  /** Which device; empty where the server had to say it. */
+  readonly device: string;
+  /** Rises with every entry of that device. */
+  readonly count: number;
+}
+
 /** An entry as its author makes it. The id is made by the author, so sending twice is harmless. */
 export interface Entry {
   readonly id: string;
@@ -181,6 +191,8 @@ export interface Entry {
   readonly at: string;
   readonly by: string;
   readonly body: EntryBody;
+  /** Absent from what was written before devices counted: its order is that of arrival. */
+  readonly taken?: Taken | undefined;
 }
 
 /** An entry with its place in the log; `null` while it waits to be sent. */

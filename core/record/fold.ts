@@ -28,6 +28,7 @@ import {
   type PaperTear,
   type TargetLanding,
 } from './range-records.ts';
+import { inTakenOrder } from './taken-order.ts';
 import { undoneEntryIds } from './undo.ts';
 
 /** A reading with its replicates summed up; values in the stored unit. */
@@ -66,6 +67,8 @@ type ItemChange = Extract<Upset, { kind: 'item' }> & {
 export interface BowState {
   readonly bowId: string;
   readonly bow: BowFacts;
+  /** How many entries of this bow are on the disk but cannot be read: then the record has gaps. */
+  readonly unreadable: number;
   /** The log without what was taken back, oldest first; `index` elsewhere points into the full log. */
   readonly active: readonly LoggedEntry[];
   readonly readings: ReadonlyMap<ReadingKind, readonly Measured[]>;
@@ -105,10 +108,15 @@ export interface BowState {
  * Entries that name something unknown (a shot never placed) are left out of the state, not fatal:
  * the log is the truth and must always open.
  *
- * @param log in log order; entries waiting to be sent come last
+ * What is present is what was taken last, so the same entries give the same state in whatever order
+ * they arrived.
+ *
+ * @param arrived as it arrived; entries waiting to be sent come last
+ * @param unreadable how many entries of this bow are on the disk but cannot be read
  * @returns null when the log holds no bow
  */
-export function foldLog(log: readonly LoggedEntry[]): BowState | null {
+export function foldLog(arrived: readonly LoggedEntry[], unreadable = 0): BowState | null {
+  const log = inTakenOrder(arrived);
   const undoneIds = undoneEntryIds(log);
   const made = log.find((entry) => entry.body.kind === 'bowMade');
   if (made?.body.kind !== 'bowMade') return null;
@@ -281,6 +289,7 @@ export function foldLog(log: readonly LoggedEntry[]): BowState | null {
   return {
     bowId: made.bowId,
     bow,
+    unreadable,
     active,
     readings,
     changes: whole,

@@ -45,6 +45,26 @@ export function checkAppend(
   checkLimits(state, fresh);
 }
 
+/** Clocks that agree to this are taken to agree. */
+const FUTURE_LEEWAY_MS = 2 * 60_000;
+
+/**
+ * What is taken later than now, by the server's clock, would stay the newest until then: it is asked
+ * about before it is stored.
+ *
+ * @throws RefusedRequest with the index of the entry at fault
+ */
+export function checkTaken(entries: readonly Entry[], nowMs: number): void {
+  const ahead = entries.findIndex(({ taken }) => (taken?.ms ?? 0) > nowMs + FUTURE_LEEWAY_MS);
+  if (ahead < 0) return;
+  throw refused(
+    ahead,
+    'taken.ms',
+    'takenInFuture',
+    `By this device’s clock it was taken at ${new Date(entries[ahead]?.taken?.ms ?? 0).toISOString()}, which is still to come by the server’s. One of the two clocks is wrong.`,
+  );
+}
+
 interface Known {
   readonly undoable: ReadonlySet<string>;
   readonly sessions: Set<string>;

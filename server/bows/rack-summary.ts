@@ -40,6 +40,7 @@ export function rackSummary(state: BowState, nowMs: number): RackBow {
     due: steps
       .filter((step) => step.state === 'stale' || step.state === 'outOfBand')
       .map((step) => ({ step: step.step.name, words: step.words })),
+    setAside: state.unreadable,
     stops: stopsOf(state).map((stop) => stopWords(stop, state).title),
     nextMove: move === null ? null : { title: move.title, stop: move.stop },
   };

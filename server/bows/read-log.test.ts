@@ -42,8 +42,8 @@ describe('logReader', () => {
     entryQueries(db).append([twist()], unchecked);
     const second = reader.logOf(heronId);
     expect(second).not.toBe(first);
-    expect(second.slice(0, first.length)).toEqual(first);
-    expect(first).toHaveLength(heron.length);
+    expect(second.entries.slice(0, first.entries.length)).toEqual(first.entries);
+    expect(first.entries).toHaveLength(heron.length);
   });
 
   it('reads what another program has added meanwhile, as a fresh reader would', () => {
@@ -55,7 +55,7 @@ describe('logReader', () => {
       expect(reader.logOf(heronId)).toEqual(logReader(other).logOf(heronId));
     }
     other.close();
-    expect(reader.logOf(heronId)).toHaveLength(heron.length + 5);
+    expect(reader.logOf(heronId).entries).toHaveLength(heron.length + 5);
   });
 
   it('forgets what a transaction wrote and took back', () => {
@@ -71,7 +71,7 @@ describe('logReader', () => {
           by,
           JSON.stringify(body),
         );
-        expect(reader.logOf(heronId)).toHaveLength(before.length + 1);
+        expect(reader.logOf(heronId).setAside).toHaveLength(before.setAside.length + 1);
         throw new Error('taken back');
       })(),
     ).toThrow('taken back');
@@ -79,6 +79,6 @@ describe('logReader', () => {
   });
 
   it('has an empty log for a bow nobody made', () => {
-    expect(logReader(db).logOf(newId())).toEqual([]);
+    expect(logReader(db).logOf(newId()).entries).toEqual([]);
   });
 });

@@ -30,6 +30,7 @@ describe('reading the log', () => {
     expect(logResponseSchema.parse((await from('999999')).body)).toEqual({
       entries: [],
       count: whole.count,
+      setAside: 0,
     });
   });
 

@@ -2,58 +2,49 @@ import { Router } from 'express';
 import { z } from 'zod';
 import { type AppendResponse, appendRequestSchema, logQuerySchema } from '#contract/entry.ts';
 import type { RackResponse } from '#contract/rack.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { SetAsideResponse } from '#contract/set-aside.ts';
+import type { Entry, LoggedEntry } from '#core/record/entry.ts';
 import { onceFor } from '#core/record/once-for.ts';
-import { onlyMethods, RefusedRequest } from '../http/problem.ts';
-import { checkAppend } from './append-checks.ts';
+import { onlyMethods, readRequest, RefusedRequest } from '../http/problem.ts';
+import { checkAppend, checkTaken } from './append-checks.ts';
 import type { EntryQueries } from './entry-queries.ts';
 import { rackSummary } from './rack-summary.ts';
 
 const bowIdSchema = z.uuid();
 
-/** The bows: the rack, a bow's log, and the one way to write. */
+/** The bows: the rack, a bow's log, what of it cannot be read, and the one way to write. */
 export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
   const router = Router();
 
   router
     .route('/bows')
     .get((_request, response) => {
-      const bows = queries
-        .bowIds()
-        .map((bowId) => queries.stateOf(bowId))
-        .filter((state) => state !== null)
-        .map((state) => rackSummary(state, nowMs()));
-      response.json({ bows } satisfies RackResponse);
+      response.json(rackOf(queries, nowMs()) satisfies RackResponse);
     })
     .all(onlyMethods('GET'));
 
   router
     .route('/bows/:bowId/entries')
     .get((request, response) => {
-      const log = queries.logOf(bowIdOf(request.params.bowId));
-      if (log.length === 0) throw unknownBow();
-      const { after } = logQuerySchema.parse(request.query);
+      const bowId = bowIdOf(request.params.bowId);
+      const log = queries.logOf(bowId);
+      const setAside = queries.setAsideOf(bowId).length;
+      if (log.length === 0 && setAside === 0) throw unknownBow();
+      const { after } = readRequest(logQuerySchema, request.query);
       const entries =
         after === undefined
           ? log
           : log.slice(log.findLastIndex(({ seq }) => (seq ?? 0) <= after) + 1);
-      response.type('json').send(logText(entries, log.length));
+      response.type('json').send(logText(entries, log.length, setAside));
     })
     .post((request, response) => {
       const bowId = bowIdOf(request.params.bowId);
       if (request.is('application/json') === false) {
         throw new RefusedRequest(415, 'notJson', 'Send application/json.');
       }
-      const { entries } = appendRequestSchema.parse(request.body);
-      const astray = entries.findIndex((entry) => entry.bowId !== bowId);
-      if (astray >= 0) {
-        throw new RefusedRequest(
-          422,
-          'otherBow',
-          'An entry belongs to another bow than the address.',
-          [{ path: `entries.${astray}.bowId`, message: 'differs from the address' }],
-        );
-      }
+      const { entries } = readRequest(appendRequestSchema, request.body);
+      mustBeOf(bowId, entries);
+      checkTaken(entries, nowMs());
       const appended = queries.append(entries, (fresh) => {
         checkAppend(queries.logOf(bowId), queries.stateOf(bowId), fresh);
       });
@@ -65,18 +56,61 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
           [{ path: `entries.${appended.index}.id`, message: 'taken' }],
         );
       }
-      response
-        .status(appended.fresh > 0 ? 201 : 200)
-        .json({ entries: appended.entries } satisfies AppendResponse);
+      response.status(appended.fresh > 0 ? 201 : 200).json({
+        entries: appended.entries.map((entry, index) =>
+          entries[index]?.taken === undefined ? withoutTaken(entry) : entry,
+        ),
+      } satisfies AppendResponse);
     })
     .all(onlyMethods('GET', 'POST'));
+
+  router
+    .route('/bows/:bowId/set-aside')
+    .get((request, response) => {
+      const entries = [...queries.setAsideOf(bowIdOf(request.params.bowId))];
+      response.json({ entries } satisfies SetAsideResponse);
+    })
+    .all(onlyMethods('GET'));
+
+  router
+    .route('/strays')
+    .get((_request, response) => {
+      response.json({ entries: [...queries.strays()] } satisfies SetAsideResponse);
+    })
+    .all(onlyMethods('GET'));
 
   return router;
 }
 
+function rackOf(queries: EntryQueries, nowMs: number): RackResponse {
+  const bows: RackResponse['bows'] = [];
+  const unreadable: RackResponse['unreadable'] = [];
+  // A bow of which nothing can be read is none: its rows are among the strays.
+  for (const bowId of queries.bowIds()) {
+    const state = queries.stateOf(bowId);
+    if (state !== null) bows.push(rackSummary(state, nowMs));
+    else if (queries.logOf(bowId).length > 0)
+      unreadable.push({ bowId, setAside: queries.setAsideOf(bowId).length });
+  }
+  return { bows, unreadable, strays: queries.strays().length };
+}
+
+function mustBeOf(bowId: string, entries: readonly Entry[]): void {
+  const astray = entries.findIndex((entry) => entry.bowId !== bowId);
+  if (astray < 0) return;
+  throw new RefusedRequest(422, 'otherBow', 'An entry belongs to another bow than the address.', [
+    { path: `entries.${astray}.bowId`, message: 'differs from the address' },
+  ]);
+}
+
+/** A page opened before entries said when they were taken knows only what it sent. */
+function withoutTaken({ taken: _taken, ...entry }: LoggedEntry): LoggedEntry {
+  return entry;
+}
+
 /** A `LogResponse`: an entry never changes, so a long log is not written out anew each time. */
-function logText(entries: readonly LoggedEntry[], count: number): string {
-  return `{"entries":[${entries.map(entryText).join()}],"count":${count}}`;
+function logText(entries: readonly LoggedEntry[], count: number, setAside: number): string {
+  return `{"entries":[${entries.map(entryText).join()}],"count":${count},"setAside":${setAside}}`;
 }
 const entryText = onceFor((entry: LoggedEntry) => JSON.stringify(entry));
 

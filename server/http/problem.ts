@@ -1,6 +1,8 @@
 import type { ErrorRequestHandler, RequestHandler, Response } from 'express';
-import { ZodError } from 'zod';
+import type { z } from 'zod';
+import { NewerEntry } from '#contract/entry-version.ts';
 import type { Problem } from '#contract/problem.ts';
+import { storeFaultOf } from '../db/store-fault.ts';
 
 /** A refusal the client can act on: thrown anywhere in a route, answered as problem+json. */
 export class RefusedRequest extends Error {
@@ -15,6 +17,27 @@ export class RefusedRequest extends Error {
   }
 }
 
+/**
+ * What a request says, by the contract. What the record holds is read elsewhere: a row that does not
+ * fit is no fault of whoever asks.
+ *
+ * @throws RefusedRequest with every path at fault
+ */
+export function readRequest<T>(schema: z.ZodType<T>, said: unknown): T {
+  const { success, data, error } = schema.safeParse(said);
+  if (success) return data;
+  const issues = error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
+  const first = issues[0];
+  throw new RefusedRequest(
+    400,
+    'invalidInput',
+    first === undefined
+      ? 'The request does not fit.'
+      : `${first.path || 'request'}: ${first.message}`,
+    issues,
+  );
+}
+
 const TITLES: Readonly<Record<number, string>> = {
   400: 'The request cannot be read',
   403: 'Not from here',
@@ -27,6 +50,8 @@ const TITLES: Readonly<Record<number, string>> = {
   421: 'Wrong address',
   422: 'Understood, but refused',
   500: 'Something went wrong here',
+  503: 'Not now',
+  507: 'No room',
 };
 
 function sendProblem(response: Response, problem: Omit<Problem, 'type' | 'title'>): void {
@@ -68,7 +93,16 @@ export function problemHandler(report: (error: unknown) => void): ErrorRequestHa
       next(error);
       return;
     }
-    sendProblem(response, toProblem(error, report));
+    const fault = storeFaultOf(error);
+    if (fault === null) {
+      sendProblem(response, toProblem(error, report));
+      return;
+    }
+    // Our own machine's fault, not a fault of the program: it is told in one line, without a trace.
+    report(fault.detail);
+    const { retryAfterS, ...problem } = fault;
+    if (retryAfterS !== null) response.set('Retry-After', String(retryAfterS));
+    sendProblem(response, problem);
   };
 }
 
@@ -79,20 +113,12 @@ function toProblem(
   if (error instanceof RefusedRequest) {
     return { status: error.status, code: error.code, detail: error.message, issues: error.issues };
   }
-  if (error instanceof ZodError) {
-    const issues = error.issues.map((issue) => ({
-      path: issue.path.join('.'),
-      message: issue.message,
-    }));
-    const first = issues[0];
+  if (error instanceof NewerEntry) {
     return {
-      status: 400,
-      code: 'invalidInput',
+      status: 422,
+      code: 'newerEntries',
       detail:
-        first === undefined
-          ? 'The request does not fit.'
-          : `${first.path || 'request'}: ${first.message}`,
-      issues,
+        'This page is newer than the server. Nothing was stored; what you log waits in this browser. Start the server again with the newer program.',
     };
   }
   const status = statusOf(error);

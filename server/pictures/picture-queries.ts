@@ -9,9 +9,20 @@ interface Picture {
   readonly bytes: Buffer;
 }
 
+/** Room for pictures in one record, so that they never take the disk the log needs. */
+const MOST_BYTES = 1_000_000_000;
+
+export interface PictureQueryDeps {
+  readonly mustBeThere: () => void;
+  readonly mostBytes: number;
+}
+
 export interface PictureQueries {
-  /** Stores it; `known` when the same id already holds the same bytes, `taken` when it holds others. */
-  readonly keep: (picture: Picture) => 'stored' | 'known' | 'taken';
+  /**
+   * Stores it; `known` when the same id already holds the same bytes, `taken` when it holds others,
+   * `full` when there is no more room for pictures.
+   */
+  readonly keep: (picture: Picture) => 'stored' | 'known' | 'taken' | 'full';
   readonly of: (id: string) => Picture | null;
 }
 
@@ -22,7 +33,11 @@ const rowSchema = z.object({
   bytes: z.instanceof(Buffer),
 });
 
-export function pictureQueries(db: Db): PictureQueries {
+export function pictureQueries(
+  db: Db,
+  { mustBeThere = () => undefined, mostBytes = MOST_BYTES }: Partial<PictureQueryDeps> = {},
+): PictureQueries {
+  const sumBytes = db.prepare('SELECT coalesce(sum(length(bytes)), 0) FROM picture').pluck();
   const select = db.prepare('SELECT id, bow_id, type, bytes FROM picture WHERE id = ?');
   const insert = db.prepare('INSERT INTO picture (id, bow_id, type, bytes) VALUES (?, ?, ?, ?)');
   const of = (id: string): Picture | null => {
@@ -35,8 +50,17 @@ export function pictureQueries(db: Db): PictureQueries {
     const known = of(picture.id);
     if (known !== null)
       return known.bowId === picture.bowId && known.bytes.equals(picture.bytes) ? 'known' : 'taken';
+    if (z.number().parse(sumBytes.get()) + picture.bytes.length > mostBytes) return 'full';
     insert.run(picture.id, picture.bowId, picture.type, picture.bytes);
     return 'stored';
   });
-  return { of, keep: (picture) => keep.immediate(picture) };
+  return {
+    of,
+    keep: (picture) => {
+      mustBeThere();
+      const kept = keep.immediate(picture);
+      mustBeThere();
+      return kept;
+    },
+  };
 }

@@ -35,8 +35,9 @@ function askOnce(path: string, known: LogResponse | undefined): Promise<LogRespo
 }
 
 async function ask(path: string, known: LogResponse | undefined): Promise<LogResponse> {
-  const newest = known?.entries.at(-1)?.seq ?? null;
-  if (known === undefined || newest === null) return askWhole(path);
+  if (known === undefined || known.entries.length === 0) return askWhole(path);
+  // What this page sent itself may have been stored before what another device sent meanwhile.
+  const newest = Math.max(...known.entries.map(({ seq }) => seq ?? 0));
   try {
     const newer = await request(`${path}?after=${newest}`, ownLogResponseSchema);
     const entries = mergeLog(known.entries, newer.entries);
@@ -44,7 +45,7 @@ async function ask(path: string, known: LogResponse | undefined): Promise<LogRes
     if (entries.length !== newer.count) return await askWhole(path);
     if (entries === known.entries) return known;
     await keepNewer(path, newer.entries);
-    return { entries, count: newer.count };
+    return { entries, count: newer.count, setAside: newer.setAside };
   } catch (error) {
     if (error instanceof ServerAway) return known;
     throw error;
@@ -62,17 +63,17 @@ const ADDED = {
     const log = ownLogResponseSchema.parse(answer);
     const more = additions.flatMap((one) => ownLogResponseSchema.parse(one).entries);
     const inOrder = more.toSorted((one, other) => (one.seq ?? 0) - (other.seq ?? 0));
-    return whole(mergeLog(log.entries, inOrder));
+    return whole(mergeLog(log.entries, inOrder), log.setAside);
   },
 };
 
 async function keepNewer(path: string, entries: readonly LoggedEntry[]): Promise<void> {
   const [first] = entries;
-  if (first !== undefined) await keepAddition(path, first.id, whole(entries));
+  if (first !== undefined) await keepAddition(path, first.id, whole(entries, 0));
 }
 
-function whole(entries: readonly LoggedEntry[]): LogResponse {
-  return { entries, count: entries.length };
+function whole(entries: readonly LoggedEntry[], setAside: number): LogResponse {
+  return { entries, count: entries.length, setAside };
 }
 
 /** A log with more entries after it, each once; the same list when it holds them all already. */
@@ -96,7 +97,8 @@ onDelivered(async (entries) => {
   const path = logPath(bowId);
   const merged = await mutate<LogResponse>(
     path,
-    (known) => (known === undefined ? known : whole(mergeLog(known.entries, entries))),
+    (known) =>
+      known === undefined ? known : whole(mergeLog(known.entries, entries), known.setAside),
     { revalidate: false },
   );
   await keepNewer(path, entries);

@@ -1,0 +1,116 @@
+import { mkdirSync } from 'node:fs';
+import { createServer } from 'node:http';
+import { dirname, resolve } from 'node:path';
+import { demoClub } from '#demo/demo-club.ts';
+import { createApp } from '../app.ts';
+import { entryQueries, type EntryQueries } from '../bows/entry-queries.ts';
+import { InUse, OnlyOneUser } from '../db/in-use.ts';
+import { type Db, openDb } from '../db/open.ts';
+import { presenceOf } from '../db/presence.ts';
+import { StartFault } from '../db/start-fault.ts';
+import { answerUnreadable } from '../http/unreadable.ts';
+import { pictureQueries } from '../pictures/picture-queries.ts';
+import { copyDaily } from './copy-daily.ts';
+import { buildId } from './build-id.ts';
+
+const HOST = '127.0.0.1';
+const DEFAULT_PORT = 4317;
+const MOST_PORT = 65_535;
+
+interface ServeOptions {
+  readonly file: string;
+  readonly env: Readonly<Record<string, string | undefined>>;
+  /** What is run for a copy beside the server. */
+  readonly program: string;
+}
+
+/**
+ * Opens the record and serves it until a signal comes.
+ *
+ * @throws StartFault
+ */
+export async function serveCommand({ file, env, program }: ServeOptions): Promise<void> {
+  const port = portOf(env['PORT']);
+  const nowMs = () => Date.now();
+  mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
+  const use = inUse(file);
+  const db = openDb(file, { nowMs });
+  const queries = entryQueries(db, { nowMs, mustBeThere: presenceOf(file) });
+  if (env['KEEN_LIMB_DEMO'] !== 'off') writeDemoOnce(db, queries, nowMs());
+  const app = createApp({
+    queries,
+    pictures: pictureQueries(db),
+    nowMs,
+    build: buildId(),
+    report: (fault) => {
+      console.error(fault);
+    },
+    pagesDir: resolve(import.meta.dirname, '../web'),
+  });
+  const server = createServer(app);
+  answerUnreadable(server);
+  await new Promise<void>((listening, failed) => {
+    server.once('error', (error: NodeJS.ErrnoException) => {
+      db.close();
+      failed(portFault(error, port));
+    });
+    server.listen(port, HOST, listening);
+  });
+  const address = server.address();
+  const bound = typeof address === 'object' && address !== null ? address.port : port;
+  console.log(`Keen Limb is at http://localhost:${bound}`);
+  console.log(`Data: ${file}`);
+  const stopCopies = copyDaily({ file, program, env, nowMs });
+  for (const signal of ['SIGINT', 'SIGTERM'] as const) {
+    process.on(signal, () => {
+      stopCopies();
+      server.close(() => {
+        db.close();
+        // Held until here: collected as garbage, it would let a restore in under the running server.
+        use.end();
+        process.exit(0);
+      });
+      server.closeAllConnections();
+    });
+  }
+}
+
+function portOf(said: string | undefined): number {
+  if (said === undefined || said.trim() === '') return DEFAULT_PORT;
+  const port = Number(said);
+  if (/^\d+$/.test(said.trim()) && port <= MOST_PORT) return port;
+  throw new StartFault(
+    `PORT is "${said}", which is no port: a whole number from 0 to ${MOST_PORT} is. Nothing was touched. Start with PORT=${DEFAULT_PORT + 1} npm start, or without PORT.`,
+  );
+}
+
+function portFault(error: NodeJS.ErrnoException, port: number): Error {
+  if (error.code === 'EADDRINUSE')
+    return new StartFault(
+      `Port ${port} is taken, perhaps by this program started before: look at http://localhost:${port}. The record is as it was. Stop what uses the port, or start with PORT=${port === MOST_PORT ? DEFAULT_PORT : port + 1} npm start.`,
+    );
+  if (error.code === 'EACCES')
+    return new StartFault(
+      `Port ${port} is not for this user. The record is as it was. Start with PORT=${DEFAULT_PORT} npm start.`,
+    );
+  return error;
+}
+
+function inUse(file: string): OnlyOneUser {
+  try {
+    const user = OnlyOneUser.of(file);
+    user.share();
+    return user;
+  } catch (error) {
+    if (!(error instanceof InUse)) throw error;
+    throw new StartFault(`${error.message} Nothing was changed. Start again when it is done.`);
+  }
+}
+
+/** Two first starts at once write one club: whoever comes second finds it there. */
+function writeDemoOnce(db: Db, queries: EntryQueries, nowMs: number): void {
+  db.transaction(() => {
+    if (queries.count() > 0) return;
+    for (const entries of demoClub(nowMs)) queries.append(entries, () => undefined);
+  }).immediate();
+}
