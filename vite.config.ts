@@ -5,6 +5,8 @@ import tailwindcss from '@tailwindcss/vite';
 import react from '@vitejs/plugin-react';
 import { defineConfig, type Plugin } from 'vite';
 
+import { BUILD_HEADER } from './contract/headers.ts';
+
 const SERVICE_WORKER = 'service-worker';
 
 /** Tells the service worker which parts the program has, once they all have their names. */
@@ -52,7 +54,10 @@ export default defineConfig(({ isSsrBuild }) => ({
           ),
         },
   },
-  define: { __BUILD_ID__: JSON.stringify(buildId()) },
+  define: {
+    __BUILD_ID__: JSON.stringify(buildId()),
+    __BUILD_HEADER__: JSON.stringify(BUILD_HEADER),
+  },
   worker: { format: 'es' },
   build: {
     outDir: isSsrBuild ? 'dist/server' : '../dist/web',

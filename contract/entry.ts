@@ -207,14 +207,18 @@ export const loggedEntrySchema = entrySchema.extend({
 /** Most entries sent in one request: a move, an end, or what waited while the network was away. */
 const MOST_ENTRIES_A_REQUEST = 100;
 
-const versioned = z.object({ version: z.int().min(1), entries: z.array(z.unknown()) });
+const versioned = z.looseObject({
+  version: z.int().min(1).default(1),
+  entries: z.array(z.unknown()),
+});
 
 /** Entries to be appended, in the form the sender says they are in: form 1 where it says nothing. */
 export const appendRequestSchema = z.preprocess(
   (request) => {
     const { success, data } = versioned.safeParse(request);
     if (!success) return request;
-    return { entries: data.entries.map((entry) => upcastEntry(entry, data.version)) };
+    const { version, entries, ...rest } = data;
+    return { ...rest, entries: entries.map((entry) => upcastEntry(entry, version)) };
   },
   z.strictObject({ entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST) }),
 );

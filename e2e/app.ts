@@ -57,6 +57,16 @@ export class App {
     return found.bowId;
   }
 
+  /** Stores entries as another device would. */
+  async store(bowId: string, entries: readonly unknown[]): Promise<void> {
+    const answer = await fetch(`${this.address}/api/bows/${bowId}/entries`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json' },
+      body: JSON.stringify({ entries }),
+    });
+    if (!answer.ok) throw new Error(await answer.text());
+  }
+
   async log(name: string): Promise<{ id: string; body: Record<string, unknown> }[]> {
     const answer = await fetch(`${this.address}/api/bows/${await this.bowId(name)}/entries`);
     return ((await answer.json()) as { entries: { id: string; body: Record<string, unknown> }[] })
@@ -101,6 +111,26 @@ export async function openBench(page: Page, app: App, bow: string): Promise<void
 export async function openRange(page: Page, app: App, bow: string): Promise<void> {
   await page.goto(`${app.address}/range/${await app.bowId(bow)}?session=new`);
   await expect(page.getByTestId('plot')).toBeVisible();
+}
+
+/** Until nothing waits in the browser any more. */
+export async function allStored(page: Page): Promise<void> {
+  await expect.poll(() => page.evaluate(countWaiting)).toBe(0);
+}
+
+function countWaiting(): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const opening = indexedDB.open('keen-limb-outbox');
+    opening.onerror = () => reject(new Error('the outbox does not open'));
+    opening.onsuccess = () => {
+      const db = opening.result;
+      const counting = db.transaction('waiting').objectStore('waiting').count();
+      counting.onsuccess = () => {
+        db.close();
+        resolve(counting.result);
+      };
+    };
+  });
 }
 
 /** Types a line and stores it. */

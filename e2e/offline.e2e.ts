@@ -1,4 +1,4 @@
-import { enter, expect, openRange, test, verdict } from './app.ts';
+import { allStored, enter, expect, openRange, test, verdict } from './app.ts';
 
 test.use({ viewport: { width: 390, height: 844 } });
 
@@ -15,6 +15,7 @@ test('with the network cut, shots are kept over a reload, shown as waiting, and 
   await page.reload();
   await expect(page.getByTestId('plot')).toBeVisible();
   await enter(page, 'f 1.0,1 -1.0,0');
+  await allStored(page);
   const before = await shotsOf(app);
   expect(before).toBeGreaterThan(0);
 

@@ -17,7 +17,9 @@ type Appended =
 export interface EntryQueries {
   /** The same list again as long as nothing was added. */
   readonly logOf: (bowId: string) => readonly LoggedEntry[];
-  /** Rows of this bow that cannot be relied on. */
+  /** Rows that cannot be relied on and are of this bow, or may be: those that name no bow any more. */
+  readonly mayBeOf: (bowId: string) => readonly SetAsideEntry[];
+  /** Those of them that are. */
   readonly setAsideOf: (bowId: string) => readonly SetAsideEntry[];
   /** Folded once for as long as nothing was added; null when there is no such bow. */
   readonly stateOf: (bowId: string) => BowState | null;
@@ -47,9 +49,9 @@ export function entryQueries(
 ): EntryQueries {
   const reader = logReader(db);
   // A disk turns bytes while nobody looks: what names no bow any more is looked for once.
-  const strays = reader.strays().length;
+  const strays = reader.strays();
   const folded = onceFor(({ entries, setAside }: ReturnType<typeof reader.logOf>) =>
-    foldLog(entries, setAside.length + strays),
+    foldLog(entries, setAside.length + strays.length),
   );
   const countAll = db.prepare('SELECT count(*) FROM entry').pluck();
   const selectNewest = db
@@ -110,7 +112,8 @@ export function entryQueries(
     setAsideOf: (bowId) => reader.logOf(bowId).setAside,
     stateOf: (bowId) => folded(reader.logOf(bowId)),
     bowIds: reader.bowIds,
-    strays: reader.strays,
+    mayBeOf: (bowId) => [...reader.logOf(bowId).setAside, ...strays],
+    strays: () => strays,
     append: (entries, check) => {
       mustBeThere();
       const appended = appendAtOnce.immediate(entries, check);

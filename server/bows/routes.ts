@@ -28,8 +28,8 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
     .get((request, response) => {
       const bowId = bowIdOf(request.params.bowId);
       const log = queries.logOf(bowId);
-      const setAside = queries.setAsideOf(bowId).length;
-      if (log.length === 0 && setAside === 0) throw unknownBow();
+      const setAside = queries.mayBeOf(bowId).length;
+      if (log.length === 0 && queries.setAsideOf(bowId).length === 0) throw unknownBow();
       const { after } = readRequest(logQuerySchema, request.query);
       const entries =
         after === undefined
@@ -67,7 +67,7 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
   router
     .route('/bows/:bowId/set-aside')
     .get((request, response) => {
-      const entries = [...queries.setAsideOf(bowIdOf(request.params.bowId))];
+      const entries = [...queries.mayBeOf(bowIdOf(request.params.bowId))];
       response.json({ entries } satisfies SetAsideResponse);
     })
     .all(onlyMethods('GET'));

@@ -11,7 +11,7 @@ import { StartFault } from '../db/start-fault.ts';
 import { answerUnreadable } from '../http/unreadable.ts';
 import { pictureQueries } from '../pictures/picture-queries.ts';
 import { copyDaily } from './copy-daily.ts';
-import { buildId } from './build-id.ts';
+import { buildId } from '#contract/build-id.ts';
 
 const HOST = '127.0.0.1';
 const DEFAULT_PORT = 4317;

@@ -4,7 +4,7 @@ import { type LogResponse, ownLogResponseSchema } from '#contract/entry.ts';
 import type { LoggedEntry } from '#core/record/entry.ts';
 import { request, requestKept, ServerAway } from './http.ts';
 import { keepAddition } from './last-answers.ts';
-import { flush, onDelivered } from './outbox.ts';
+import { onDelivered } from '../outbox/outbox.ts';
 
 /** One bow's log as the server keeps it: asked for whole once, then only for what is newer. */
 export function useBowLog(bowId: string) {
@@ -105,4 +105,3 @@ onDelivered(async (entries) => {
   // A bow just made was not on the server when its page first asked: ask again now that it is.
   if (merged === undefined) await mutate(path);
 });
-void flush();

@@ -1,11 +1,18 @@
 import type { z } from 'zod';
+import { BUILD_HEADER, NOW_HEADER } from '#contract/headers.ts';
 import { type Problem, problemSchema } from '#contract/problem.ts';
+import { noteOtherBuild, noteOutcome, type Outcome } from '../connection/connection.ts';
+import { noteServerTime } from '../outbox/device-time.ts';
+import { buildId } from '#contract/build-id.ts';
 import { keepAnswer, lastAnswer } from './last-answers.ts';
 import { whenIdle } from './when-idle.ts';
-import { noteServerAway } from './server-away.ts';
 
 const NOT_IN_THIS_FORM =
   'The record does not take it in this form. Nothing else is lost: enter it again in other words or figures.';
+
+/** Longer, and it is said that there is no answer. A picture takes its time. */
+const PATIENCE_MS = 10_000;
+const PICTURE_PATIENCE_MS = 60_000;
 
 /** The server understood and refused: says why, nothing was stored. */
 export class RefusedByServer extends Error {
@@ -17,7 +24,7 @@ export class RefusedByServer extends Error {
   }
 }
 
-/** The server could not be reached at all. */
+/** There is no usable answer of our server: away, too slow, failing, or something else in its place. */
 export class ServerAway extends Error {}
 
 /**
@@ -31,7 +38,7 @@ export async function request<T>(
   init?: RequestInit,
 ): Promise<T> {
   const { body } = await ask(path, init);
-  return schema.parse(body);
+  return understood(schema, body);
 }
 
 /** How later answers to other questions add to the last answer to this one. */
@@ -50,7 +57,7 @@ export async function requestKept<T>(
 ): Promise<T> {
   try {
     const { body, bytes } = await ask(path);
-    const answer = schema.parse(body);
+    const answer = understood(schema, body);
     // Keeping a long answer takes as long as drawing it: the drawing goes first.
     whenIdle(() => void keepAnswer(path, bytes, (addition) => holds(answer, addition)));
     return answer;
@@ -63,32 +70,68 @@ export async function requestKept<T>(
   }
 }
 
+/** Our server's answer, but of a build that says other things: then this page is to be fetched anew. */
+function understood<T>(schema: z.ZodType<T>, body: unknown): T {
+  const answer = schema.safeParse(body);
+  if (answer.success) return answer.data;
+  noteOtherBuild();
+  throw new ServerAway('The server is of another version than this page.');
+}
+
 /** A usable answer: what it says, and the bytes it came in. */
 interface Said {
   readonly body: unknown;
   readonly bytes: ArrayBuffer;
 }
 
-async function ask(path: string, init?: RequestInit): Promise<Said> {
+async function ask(path: string, init: RequestInit = {}): Promise<Said> {
+  const isWrite = init.method !== undefined && init.method !== 'GET';
+  const fail = (outcome: Outcome, words: string) => {
+    noteOutcome(outcome, isWrite);
+    return new ServerAway(words);
+  };
+  const patienceMs = init.method === 'PUT' ? PICTURE_PATIENCE_MS : PATIENCE_MS;
   let response: Response;
+  let bytes: ArrayBuffer;
   try {
-    response = await fetch(path, init);
-  } catch {
-    noteServerAway(true);
-    throw new ServerAway('The server does not answer.');
+    // An answer from elsewhere is a guest network's page, not one to be followed.
+    const signal = AbortSignal.timeout(patienceMs);
+    response = await fetch(path, { redirect: 'manual', ...init, signal });
+    bytes = await response.arrayBuffer();
+  } catch (error) {
+    const isSlow = error instanceof DOMException && error.name === 'TimeoutError';
+    throw isSlow
+      ? fail({ kind: 'slow' }, 'The server does not answer in time.')
+      : fail({ kind: 'away' }, 'The server does not answer.');
   }
-  const bytes = await response.arrayBuffer().catch(() => new ArrayBuffer(0));
+  const build = response.headers.get(BUILD_HEADER);
   const body = parsed(bytes);
-  if (response.ok) {
-    noteServerAway(false);
+  if (build === null) {
+    throw response.status >= 500
+      ? fail(
+          { kind: 'failing', says: null },
+          `Something answers ${response.status} in the server’s place.`,
+        )
+      : fail({ kind: 'notOurs' }, 'Something else answers in the server’s place.');
+  }
+  noteServerTime(Number(response.headers.get(NOW_HEADER)));
+  if (build !== buildId()) noteOtherBuild();
+  if (response.ok && body !== null) {
+    noteOutcome({ kind: 'here' }, isWrite);
     return { body, bytes };
   }
   const problem = problemSchema.safeParse(body);
+  if (problem.success && problem.data.code === 'newerEntries') {
+    // Asking again cannot change it; the entries wait until the server is the newer one too.
+    noteOtherBuild();
+    throw fail({ kind: 'failing', says: problem.data.detail }, problem.data.detail);
+  }
   if (problem.success && problem.data.status < 500) {
-    noteServerAway(false);
+    noteOutcome({ kind: 'here' }, isWrite);
     throw new RefusedByServer(problem.data);
   }
-  throw new ServerAway('The server answered with a fault of its own.');
+  const says = problem.success ? problem.data.detail : null;
+  throw fail({ kind: 'failing', says }, says ?? 'The server answered with a fault of its own.');
 }
 
 /** What JSON says; null when it is none. */

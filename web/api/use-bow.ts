@@ -1,25 +1,15 @@
-import { useCallback, useMemo, useSyncExternalStore } from 'react';
-import { mutate } from 'swr';
+import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
 import { type BowState, foldLog } from '#core/record/fold.ts';
+import { inTakenOrder, newestTakenMs } from '#core/record/taken-order.ts';
 import { stepStates } from '#core/work/step-states.ts';
 import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';
+import { timeNow } from '../outbox/device-time.ts';
+import { outboxNow, post, subscribeOutbox, type Waiting } from '../outbox/outbox.ts';
 import { cleanTexts } from './clean-text.ts';
-import { whenIdle } from './when-idle.ts';
-import { flush, outboxNow, post, subscribeOutbox, type Waiting } from './outbox.ts';
-import { isServerAway, subscribeServerAway } from './server-away.ts';
 import { tunerName } from './tuner-name.ts';
-
-/** While the server is away it is asked again and again; once it answers, what is shown is asked anew. */
-const ASK_AGAIN_MS = 5000;
-let asking: ReturnType<typeof setInterval> | undefined;
-subscribeServerAway(() => {
-  clearInterval(asking);
-  if (isServerAway()) asking = setInterval(() => void mutate(isOurs), ASK_AGAIN_MS);
-  else void flush().then(() => mutate(isOurs));
-});
-const isOurs = (key: unknown) => typeof key === 'string' && key.startsWith('/api/bows');
+import { whenIdle } from './when-idle.ts';
 
 export interface BowHandle {
   readonly state: BowState | null;
@@ -27,15 +17,15 @@ export interface BowHandle {
   readonly loading: boolean;
   /** Set when there is nothing to show and why. */
   readonly error: Error | null;
-  /** True while the server does not answer but an earlier answer is shown. */
-  readonly away: boolean;
-  readonly waiting: readonly Waiting[];
+  /** How many entries of it are on the server's disk but cannot be read. */
+  readonly setAside: number;
   /** Logs entries: shown at once, sent when the server answers. Returns their ids. */
   readonly append: (bodies: readonly EntryBody[]) => readonly string[];
 }
 
 interface Folded {
   readonly waiting: string;
+  readonly unreadable: number;
   readonly log: readonly LoggedEntry[];
   readonly state: BowState | null;
 }
@@ -44,14 +34,19 @@ const NO_ENTRIES: readonly LoggedEntry[] = [];
 /** Page, top bar and menu all look at the same bow: its log is folded once for all of them. */
 const FOLDED = new WeakMap<readonly LoggedEntry[], Folded>();
 
-function foldedOnce(stored: readonly LoggedEntry[], waiting: readonly Waiting[]): Folded {
+function foldedOnce(
+  stored: readonly LoggedEntry[],
+  waiting: readonly Waiting[],
+  unreadable: number,
+): Folded {
   const sendable = waiting.filter((one) => one.refused === null);
-  const key = sendable.map((one) => one.key).join();
+  // Where it is kept meanwhile changes nothing in what it says, but when it was taken may.
+  const key = sendable.map((one) => `${one.key} ${one.entry.at}`).join();
   const known = FOLDED.get(stored);
-  if (known?.waiting === key) return known;
+  if (known?.waiting === key && known.unreadable === unreadable) return known;
   const pending = sendable.map((one): LoggedEntry => ({ ...one.entry, seq: null }));
-  const log = mergeLog(stored, pending);
-  const folded = { waiting: key, log, state: foldLog(log) };
+  const log = inTakenOrder(mergeLog(stored, pending));
+  const folded = { waiting: key, unreadable, log, state: foldLog(log, unreadable) };
   FOLDED.set(stored, folded);
   return folded;
 }
@@ -59,17 +54,21 @@ function foldedOnce(stored: readonly LoggedEntry[], waiting: readonly Waiting[])
 /** One bow: its log from the server and the outbox, folded; and the one way to add to it. */
 export function useBow(bowId: string): BowHandle {
   const { data, error, isLoading } = useBowLog(bowId);
-  const away = useSyncExternalStore(subscribeServerAway, isServerAway);
   const outbox = useSyncExternalStore(subscribeOutbox, outboxNow);
-  const waiting = useMemo(() => waitingFor(bowId, outbox), [outbox, bowId]);
+  const waiting = useMemo(() => waitingFor(bowId, outbox.waiting), [outbox, bowId]);
+  const setAside = data?.setAside ?? 0;
   const { log, state } = useMemo(
-    () => foldedOnce(data?.entries ?? NO_ENTRIES, waiting),
-    [data, waiting],
+    () => foldedOnce(data?.entries ?? NO_ENTRIES, waiting, setAside),
+    [data, waiting, setAside],
   );
+  const newest = useRef(0);
+  useEffect(() => {
+    newest.current = newestTakenMs(log);
+  }, [log]);
   const append = useCallback(
     (bodies: readonly EntryBody[]) => {
       const entries = bodies.map((body) => makeEntry(bowId, body));
-      post(entries);
+      post(entries, newest.current);
       return entries.map((entry) => entry.id);
     },
     [bowId],
@@ -79,8 +78,7 @@ export function useBow(bowId: string): BowHandle {
     log,
     loading: isLoading && state === null,
     error: state === null ? (error ?? null) : null,
-    away,
-    waiting,
+    setAside,
     append,
   };
 }
@@ -94,7 +92,11 @@ export function lookAhead(bowId: string): void {
     .then((log) => {
       if (log === undefined) return;
       whenIdle(() => {
-        const { state } = foldedOnce(log.entries, waitingFor(bowId, outboxNow()));
+        const { state } = foldedOnce(
+          log.entries,
+          waitingFor(bowId, outboxNow().waiting),
+          log.setAside,
+        );
         if (state !== null) whenIdle(() => stepStates(state));
       });
     })
@@ -102,18 +104,21 @@ export function lookAhead(bowId: string): void {
     .catch(() => undefined);
 }
 
-function waitingFor(bowId: string, outbox: readonly Waiting[]): readonly Waiting[] {
-  return outbox.filter((one) => one.entry.bowId === bowId);
+function waitingFor(bowId: string, all: readonly Waiting[]): readonly Waiting[] {
+  return all.filter((one) => one.entry.bowId === bowId);
 }
 
 /** Makes a bow from its first entries; its page shows it even before the server has answered. */
 export function makeBowFrom(bodies: readonly EntryBody[]): string {
   const bowId = newId();
-  post(bodies.map((body) => makeEntry(bowId, body)));
+  post(
+    bodies.map((body) => makeEntry(bowId, body)),
+    0,
+  );
   return bowId;
 }
 
 function makeEntry(bowId: string, body: EntryBody): Entry {
   const by = cleanTexts(tunerName());
-  return { id: newId(), bowId, at: new Date().toISOString(), by, body: cleanTexts(body) };
+  return { id: newId(), bowId, at: new Date(timeNow()).toISOString(), by, body: cleanTexts(body) };
 }

@@ -1,10 +1,11 @@
+import { remember, remembered } from '../api/device-store.ts';
 const KEY = 'keen-limb.last-bow';
 
 /** The bow this browser worked on last: where the Bench and Range tabs lead. */
 export function lastBowId(): string | null {
-  return localStorage.getItem(KEY);
+  return remembered(KEY);
 }
 
 export function rememberBow(bowId: string): void {
-  localStorage.setItem(KEY, bowId);
+  remember(KEY, bowId);
 }

@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { lastBowId } from './last-bow.ts';
+import { useBow } from '../api/use-bow.ts';
+import { ConnectionBar } from '../connection/connection-bar.tsx';
 import { HelpDialog } from './help-dialog.tsx';
 import { TopBar } from './top-bar.tsx';
 import { useShortcuts } from './use-shortcuts.ts';
@@ -34,6 +36,7 @@ export function Shell() {
           setHelpOpen(true);
         }}
       />
+      {bowId === null ? <ConnectionBar state={null} /> : <BowConnectionBar bowId={bowId} />}
       <main id="main" className="flex min-h-0 flex-1 flex-col" key={pathname} tabIndex={-1}>
         <Outlet />
       </main>
@@ -65,4 +68,8 @@ export function Shell() {
       )}
     </div>
   );
+}
+
+function BowConnectionBar({ bowId }: { readonly bowId: string }) {
+  return <ConnectionBar state={useBow(bowId).state} />;
 }

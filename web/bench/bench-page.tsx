@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo, useRef, useState } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { codeAt } from '#core/entry-line/codes.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
@@ -8,10 +8,9 @@ import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import { stepStates } from '#core/work/step-states.ts';
-import { type BowHandle, useBow } from '../api/use-bow.ts';
-import { rememberBow } from '../app/last-bow.ts';
-import { CannotShow, Loading } from '../app/page-states.tsx';
-import { WaitingBar } from '../app/waiting-bar.tsx';
+import type { BowHandle } from '../api/use-bow.ts';
+import { BowGate } from '../app/bow-gate.tsx';
+import { useTyped } from '../app/use-typed.ts';
 import { useNow } from '../app/use-now.ts';
 import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
@@ -35,21 +34,16 @@ import { useMoveActions } from './use-move-actions.ts';
 /** The bench of one bow. */
 export function BenchPage() {
   const { bowId = '' } = useParams();
-  const bow = useBow(bowId);
-  useEffect(() => {
-    if (bow.state !== null) rememberBow(bowId);
-  }, [bow.state, bowId]);
-  if (bow.error !== null)
-    return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
-  if (bow.state === null) return <Loading what="the bow" />;
-  return <Bench key={bowId} bow={bow} state={bow.state} />;
+  return (
+    <BowGate bowId={bowId}>{(bow, state) => <Bench key={bowId} bow={bow} state={state} />}</BowGate>
+  );
 }
 
 function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowState }) {
   const now = useNow();
   const narrow = useNarrow();
   const [params, setParams] = useSearchParams();
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped();
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const inputRef = useRef<HTMLInputElement>(null);
   // Drawing and entry line come first; the order of work and the advice a frame after them.
@@ -83,7 +77,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
       setText('');
       return ids;
     },
-    [append],
+    [append, setText],
   );
   const openEntryLine = useCallback(
     (entryText: string) => {
@@ -93,7 +87,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
       setTimeout(() => inputRef.current?.focus(), 0);
       inputRef.current?.focus();
     },
-    [setParam],
+    [setParam, setText],
   );
   const openStep = useCallback((step: StepId) => setParam('step', step), [setParam]);
   const actions = useMoveActions(state, store, openEntryLine, openStep);
@@ -113,7 +107,6 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   return (
     <>
       <h1 className="visually-hidden">Bench: {state.bow.name}</h1>
-      <WaitingBar bow={bow} />
       <div className="min-h-0 flex-1 overflow-y-auto">
         <div className="grid grid-cols-1 gap-x-6 px-4 py-4 min-[720px]:grid-cols-[1fr_300px] min-[720px]:px-7 min-[1100px]:h-full min-[1100px]:min-h-160 min-[1100px]:grid-cols-[276px_minmax(0,1fr)_310px] min-[1100px]:gap-x-5 min-[1100px]:py-0">
           <div className="order-3 max-[719px]:mt-6 min-[720px]:col-span-2 min-[1100px]:order-1 min-[1100px]:col-span-1 min-[1100px]:pt-3">
@@ -201,6 +194,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
           lastStored.length === 0
             ? null
             : {
+                ids: lastIds,
                 words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '),
                 undo: () => undo(lastIds),
               }

@@ -1,7 +1,15 @@
 import { type RefObject, useId } from 'react';
 import type { EntryLine as Read } from '#core/entry-line/entry-line.ts';
 import type { EntryBody } from '#core/record/entry.ts';
+import { STANDING_WORDS, useStanding } from '../outbox/use-standing.ts';
 import { Fractions } from '../ui/fractions.tsx';
+
+/** What was entered last. */
+interface Stored {
+  readonly ids: readonly string[];
+  readonly words: string;
+  readonly undo: () => void;
+}
 
 /** The line everything can be typed into. It keeps the text until it is stored or cleared. */
 export function EntryLine({
@@ -16,7 +24,7 @@ export function EntryLine({
   readonly text: string;
   readonly read: Read;
   /** What was stored last, with its undo; shown while the line is empty. */
-  readonly stored: { readonly words: string; readonly undo: () => void } | null;
+  readonly stored: Stored | null;
   readonly placeholder: string;
   readonly inputRef: RefObject<HTMLInputElement | null>;
   readonly onText: (text: string) => void;
@@ -86,6 +94,13 @@ export function EntryLine({
   );
 }
 
+/** "Logged" is said of what is on the server's disk, and of nothing else. */
+function StandingWords({ ids }: { readonly ids: readonly string[] }) {
+  const standing = useStanding(ids);
+  const isLost = standing === 'inPage' || standing === 'refused';
+  return <b className={`font-[640] ${isLost ? 'text-stop' : ''}`}>{STANDING_WORDS[standing]}</b>;
+}
+
 function Echo({
   read,
   text,
@@ -95,7 +110,7 @@ function Echo({
 }: {
   readonly read: Read;
   readonly text: string;
-  readonly stored: { readonly words: string; readonly undo: () => void } | null;
+  readonly stored: Stored | null;
   readonly onStore: (bodies: readonly EntryBody[]) => void;
   readonly onText: (text: string) => void;
 }) {
@@ -107,7 +122,7 @@ function Echo({
         );
       return (
         <>
-          <b className="font-[640]">Logged</b> <Fractions text={stored.words} />{' '}
+          <StandingWords ids={stored.ids} /> <Fractions text={stored.words} />{' '}
           <button
             type="button"
             className="link min-h-6 font-[560] max-[719px]:min-h-11"

@@ -15,6 +15,7 @@ import { meanOf } from '#core/numeric/moments.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import { showTurns } from '#core/quantity/show.ts';
 import type { BodyOf, BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import { useStanding } from '../outbox/use-standing.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
 const SHOWN = 4;
@@ -150,7 +151,7 @@ export function Lately({
               >
                 <Fractions text={entryWords(entry.body, bow)} />
                 <span className="text-ink-2">, {whenWords(entry.at)}</span>
-                {entry.seq === null && <span className="font-[640]"> · waiting</span>}
+                {entry.seq === null && <WaitingWords id={entry.id} />}
               </span>
               {undone ? (
                 <span className="text-ink-2">taken back</span>
@@ -169,6 +170,14 @@ export function Lately({
         })}
       </ul>
     </section>
+  );
+}
+
+function WaitingWords({ id }: { readonly id: string }) {
+  return useStanding([id]) === 'inPage' ? (
+    <span className="font-[640] text-stop"> · in this page only</span>
+  ) : (
+    <span className="font-[640]"> · waiting</span>
   );
 }
 

@@ -1,11 +1,12 @@
 import type { ReadingKind } from '#core/craft/readings.ts';
 import type { EntryBody } from '#core/record/entry.ts';
+import { remember, remembered } from '../api/device-store.ts';
 
 const KEY = 'keen-limb.tools';
 
 function stored(): Readonly<Record<string, string>> {
   try {
-    const found: unknown = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+    const found: unknown = JSON.parse(remembered(KEY) ?? '{}');
     return typeof found === 'object' && found !== null ? (found as Record<string, string>) : {};
   } catch {
     return {};
@@ -19,7 +20,7 @@ export function toolInHand(kind: ReadingKind): string {
 }
 
 export function setToolInHand(kind: ReadingKind, tool: string): void {
-  localStorage.setItem(KEY, JSON.stringify({ ...stored(), [kind]: tool }));
+  remember(KEY, JSON.stringify({ ...stored(), [kind]: tool }));
 }
 
 /** A reading is logged with the tool in hand: repeatability is learned per person and tool. */

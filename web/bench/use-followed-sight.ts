@@ -2,6 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { BowState } from '#core/record/fold.ts';
 import type { Move } from '#core/work/move.ts';
 import { firstOpenBenchStep } from '#core/work/step-states.ts';
+import { remember, remembered } from '../api/device-store.ts';
 import { type Sight, sightOf, SIGHTS } from './sights.ts';
 
 /**
@@ -12,7 +13,7 @@ export function useFollowedSight(state: BowState, move: Move | null): Sight {
   const { bowId } = state;
   const moveSight = move === null ? null : sightOf(move.step);
   useEffect(() => {
-    if (moveSight !== null) localStorage.setItem(keyOf(bowId), moveSight);
+    if (moveSight !== null) remember(keyOf(bowId), moveSight);
   }, [bowId, moveSight]);
   const likely = useMemo(
     () => keptSight(state.bowId) ?? sightOf(firstOpenBenchStep(state)),
@@ -24,6 +25,6 @@ export function useFollowedSight(state: BowState, move: Move | null): Sight {
 const keyOf = (bowId: string) => `keen-limb.sight.${bowId}`;
 
 function keptSight(bowId: string): Sight | null {
-  const kept = localStorage.getItem(keyOf(bowId));
+  const kept = remembered(keyOf(bowId));
   return SIGHTS.find((one) => one === kept) ?? null;
 }

@@ -42,7 +42,7 @@ self.addEventListener('fetch', (event) => {
   const { origin, pathname } = new URL(request.url);
   if (request.method !== 'GET' || origin !== self.location.origin) return;
   if (request.mode === 'navigate') {
-    event.respondWith(fetch(request).catch(() => fromShelf(PAGE)));
+    event.respondWith(ourPage(request));
   } else if (PARTS.includes(pathname)) {
     event.respondWith(
       caches.match(pathname, { cacheName: SHELF }).then((kept) => kept ?? fetch(request)),
@@ -50,8 +50,27 @@ self.addEventListener('fetch', (event) => {
   }
 });
 
-async function fromShelf(path: string): Promise<Response> {
-  return (await caches.match(path, { cacheName: SHELF })) ?? Response.error();
+/** By this the server's own page is known from whatever else may answer in its place. */
+declare const __BUILD_HEADER__: string;
+/** Longer is too long for somebody with an arrow on the string. */
+const PATIENCE_MS = 4000;
+
+/**
+ * The server's page when it answers; else the one kept here, whatever else was answered: a proxy's
+ * fault, a guest network's page, or nothing for too long.
+ */
+async function ourPage(request: Request): Promise<Response> {
+  try {
+    const answer = await fetch(request, { signal: AbortSignal.timeout(PATIENCE_MS) });
+    if (answer.ok && answer.headers.has(__BUILD_HEADER__)) return answer;
+    return (await kept(PAGE)) ?? answer;
+  } catch {
+    return (await kept(PAGE)) ?? Response.error();
+  }
+}
+
+function kept(path: string): Promise<Response | undefined> {
+  return caches.match(path, { cacheName: SHELF });
 }
 
 /** A short name for a text: differs when the text does. */

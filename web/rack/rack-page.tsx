@@ -58,6 +58,22 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
           </ul>
         </>
       )}
+      {data.unreadable.length > 0 && (
+        <>
+          <h2 className="mt-6 border-b border-ink pb-1 text-[17px] font-[560] text-stop">
+            Cannot be read
+          </h2>
+          <ul>
+            {data.unreadable.map((bow) => (
+              <li key={bow.bowId} className="border-b border-faint py-3">
+                <Link to={`/bench/${bow.bowId}`} className="link">
+                  A bow whose first entry is damaged on the disk
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       <BenchRehearsal />
       {starting && <NewBowDialog onClose={() => void navigate('/rack')} bows={bows} />}
     </div>

@@ -57,6 +57,11 @@ function Standing({ bow }: { readonly bow: RackBow }) {
           Stop, not to be shot: {stops.map(lowerFirst).join('; ')}
         </span>
       )}
+      {bow.setAside > 0 && (
+        <span className="block font-[640] text-stop">
+          {bow.setAside} {bow.setAside === 1 ? 'entry' : 'entries'} cannot be read
+        </span>
+      )}
       <span className={due.length > 0 ? 'block font-[640]' : 'block text-ink-2'}>
         {due.length > 0
           ? `Due: ${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`

@@ -11,12 +11,11 @@ import { type WalkBackStanding, walkBackStanding } from '#core/work/walk-back-st
 import { stateForSession } from '#core/record/as-of.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import type { Move } from '#core/work/move.ts';
-import { type BowHandle, useBow } from '../api/use-bow.ts';
-import { rememberBow } from '../app/last-bow.ts';
-import { CannotShow, Loading } from '../app/page-states.tsx';
+import type { BowHandle } from '../api/use-bow.ts';
+import { BowGate } from '../app/bow-gate.tsx';
+import { useTyped } from '../app/use-typed.ts';
 import { useNow } from '../app/use-now.ts';
 import { ShootingBar } from '../app/shooting-bar.tsx';
-import { WaitingBar } from '../app/waiting-bar.tsx';
 import { dayTally, tallyWords } from '../bench/day-tally.ts';
 import { ChangeDialog } from '../bench/change-dialog.tsx';
 import { EntryLine } from '../bench/entry-line.tsx';
@@ -45,14 +44,11 @@ const NARROW_SHEET = { width: 390, height: 300 } as const;
 /** The range of one bow. */
 export function RangePage() {
   const { bowId = '' } = useParams();
-  const bow = useBow(bowId);
-  useEffect(() => {
-    if (bow.state !== null) rememberBow(bowId);
-  }, [bow.state, bowId]);
-  if (bow.error !== null)
-    return <CannotShow error={bow.error} retry={() => window.location.reload()} />;
-  if (bow.state === null) return <Loading what="the bow" />;
-  return <Range key={bowId} bowId={bowId} bow={bow} state={bow.state} />;
+  return (
+    <BowGate bowId={bowId}>
+      {(bow, state) => <Range key={bowId} bowId={bowId} bow={bow} state={state} />}
+    </BowGate>
+  );
 }
 
 function Range({
@@ -70,7 +66,7 @@ function Range({
   const now = useNow();
   const narrow = useNarrow();
   const [params, setParams] = useSearchParams();
-  const [text, setText] = useState('');
+  const [text, setText] = useTyped();
   const [lastIds, setLastIds] = useState<readonly string[]>([]);
   const [zoomMm, setZoomMm] = useState<number | null>(null);
   const [walkFromM, setWalkFromM] = useState<number | null>(null);
@@ -118,12 +114,15 @@ function Range({
       setText('');
       return ids;
     },
-    [append],
+    [append, setText],
   );
-  const openEntryLine = useCallback((entryText: string) => {
-    setText(entryText);
-    inputRef.current?.focus();
-  }, []);
+  const openEntryLine = useCallback(
+    (entryText: string) => {
+      setText(entryText);
+      inputRef.current?.focus();
+    },
+    [setText],
+  );
   const navigate = useNavigate();
   const openStep = useCallback(
     (step: StepId) => void navigate(`/bench/${bowId}?step=${step}`),
@@ -170,7 +169,6 @@ function Range({
   return (
     <>
       <h1 className="visually-hidden">Range: {state.bow.name}</h1>
-      <WaitingBar bow={bow} />
       <div className="min-h-0 flex-1 overflow-y-auto">
         <div className="grid grid-cols-1 gap-x-8 px-4 py-3 min-[900px]:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] min-[900px]:px-7">
           <div className="order-1 min-[900px]:order-2 min-[900px]:row-span-2">
@@ -295,6 +293,7 @@ function Range({
           lastStored.length === 0
             ? null
             : {
+                ids: lastIds,
                 words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '),
                 undo: () => undo(lastIds),
               }

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { remember, remembered } from '../api/device-store.ts';
 
 export const THEMES = ['shop', 'night', 'sun'] as const;
 type Theme = (typeof THEMES)[number];
@@ -19,7 +20,7 @@ const listeners = new Set<() => void>();
 
 function read(): Settings {
   try {
-    const stored: unknown = JSON.parse(localStorage.getItem(KEY) ?? '{}');
+    const stored: unknown = JSON.parse(remembered(KEY) ?? '{}');
     return { ...DEFAULTS, ...(typeof stored === 'object' ? stored : {}) };
   } catch {
     return DEFAULTS;
@@ -33,7 +34,7 @@ apply();
 
 export function changeSettings(change: Partial<Settings>): void {
   settings = { ...settings, ...change };
-  localStorage.setItem(KEY, JSON.stringify(settings));
+  remember(KEY, JSON.stringify(settings));
   apply();
   for (const listener of listeners) listener();
 }

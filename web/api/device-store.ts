@@ -1,0 +1,49 @@
+/** What was remembered while the browser lets nothing be kept: gone with the page. */
+const inPage = new Map<string, string>();
+
+/** The browser's own small storage; null where it is forbidden, which only asking tells. */
+function storage(): Storage | null {
+  try {
+    return window.localStorage;
+  } catch {
+    return null;
+  }
+}
+
+/** What this browser remembers under a name; null: nothing. Looks and habits, never entries. */
+export function remembered(name: string): string | null {
+  try {
+    return inPage.get(name) ?? storage()?.getItem(name) ?? null;
+  } catch {
+    return inPage.get(name) ?? null;
+  }
+}
+
+/** Remembers it for as long as this browser allows: at least for the life of the page. */
+export function remember(name: string, value: string): void {
+  try {
+    const kept = storage();
+    if (kept === null) inPage.set(name, value);
+    else kept.setItem(name, value);
+  } catch {
+    inPage.set(name, value);
+  }
+}
+
+export function forget(name: string): void {
+  inPage.delete(name);
+  try {
+    storage()?.removeItem(name);
+  } catch {
+    // Where nothing may be kept nothing need be forgotten.
+  }
+}
+
+/** Names that begin so, of what is really kept. */
+export function rememberedNames(prefix: string): readonly string[] {
+  const kept = storage();
+  if (kept === null) return [];
+  return Array.from({ length: kept.length }, (_, at) => kept.key(at)).flatMap((name) =>
+    name?.startsWith(prefix) === true ? [name] : [],
+  );
+}

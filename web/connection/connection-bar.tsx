@@ -1,0 +1,156 @@
+import { type ReactNode, useSyncExternalStore } from 'react';
+import type { BowState } from '#core/record/fold.ts';
+import { takeNewVersion } from '../api/half-typed.ts';
+import { entryWords, whenWords } from '../bench/lately.tsx';
+import {
+  letGo,
+  outboxNow,
+  subscribeOutbox,
+  takenJustNow,
+  tryAgain,
+  type Waiting,
+} from '../outbox/outbox.ts';
+import { saveEntries, saveSetAside } from '../outbox/save-copy.ts';
+import { connectionNow, subscribeConnection } from './connection.ts';
+import { connectionWords, type WaitingCount } from './connection-words.ts';
+import { tryNow } from './reconnect.ts';
+
+/** The server's word for an entry taken later than now. */
+const IN_FUTURE = 'takenInFuture';
+
+/**
+ * The state of connection, on every view: what is the matter, what waits and since when, what to do.
+ * Nothing shows while all is well.
+ */
+export function ConnectionBar({ state }: { readonly state: BowState | null }) {
+  const connection = useSyncExternalStore(subscribeConnection, connectionNow);
+  const { waiting, unreadable } = useSyncExternalStore(subscribeOutbox, outboxNow);
+  const words = connectionWords(connection, countOf(waiting), timeWords);
+  const refused = waiting.filter((one) => one.refused !== null);
+  const inFuture = refused.filter((one) => one.refused?.code === IN_FUTURE);
+  const others = refused.filter((one) => one.refused?.code !== IN_FUTURE);
+  const gaps = state?.unreadable ?? 0;
+  const isQuiet =
+    words === null &&
+    refused.length === 0 &&
+    unreadable.length === 0 &&
+    !connection.outOfDate &&
+    gaps === 0;
+  if (isQuiet) return null;
+  return (
+    <div
+      className="no-print shrink-0 border-b border-ink px-4 py-2 text-[14px] min-[720px]:px-7"
+      role="status"
+      data-testid="waiting-bar"
+    >
+      {words !== null && (
+        <p>
+          <b className={words.grave ? 'text-stop' : ''}>{words.what}</b> {words.safe} {words.remedy}{' '}
+          {words.canTry && <Press onPress={tryNow}>Try now</Press>}{' '}
+          {waiting.length > 0 && (
+            <Press onPress={() => saveEntries(entriesOf(waiting), 'waiting')}>Save a copy</Press>
+          )}
+        </p>
+      )}
+      {connection.outOfDate && (
+        <p>
+          <b>A new version is there.</b> What is half typed stays.{' '}
+          <Press onPress={takeNewVersion}>Take it</Press>
+        </p>
+      )}
+      {inFuture.length > 0 && (
+        <p>
+          <b>
+            {counted(inFuture.length)} taken {whenWords(inFuture[0]?.entry.at ?? '')} by this
+            device’s clock, which is still to come by the server’s.
+          </b>{' '}
+          One of the two clocks is wrong. They are kept here.{' '}
+          <Press onPress={() => void takenJustNow(inFuture)}>They were taken just now</Press>{' '}
+          <Press onPress={() => void tryAgain(inFuture)}>The server’s clock is right again</Press>
+        </p>
+      )}
+      {others.map((one) => (
+        <p key={one.key} className="text-stop">
+          Not stored: {wordsOf(one, state)}. {one.refused?.words}{' '}
+          <Press onPress={() => void tryAgain([one])}>Try again</Press>{' '}
+          <Press
+            onPress={() => {
+              saveEntries(entriesOf([one]), 'not-stored');
+              void letGo(one);
+            }}
+          >
+            Save a copy and let it go
+          </Press>
+        </p>
+      ))}
+      {unreadable.length > 0 && (
+        <p>
+          <b>{counted(unreadable.length)} kept in this browser cannot be read</b> by this program;
+          perhaps a newer one wrote {unreadable.length === 1 ? 'it' : 'them'}.{' '}
+          <Press onPress={() => saveEntries(unreadable, 'unreadable')}>Save to a file</Press>{' '}
+          <Press
+            onPress={() => {
+              saveEntries(unreadable, 'unreadable');
+              for (const one of unreadable) void letGo(one);
+            }}
+          >
+            Save a copy and let go
+          </Press>
+        </p>
+      )}
+      {state !== null && gaps > 0 && (
+        <p>
+          <b className="text-stop">
+            {counted(gaps)} on the server’s disk cannot be read and {gaps === 1 ? 'is' : 'are'} set
+            aside.
+          </b>{' '}
+          The rest of this bow goes on, but nothing that cannot be undone is proposed. Restore a
+          copy (npm run restore), or go on without.{' '}
+          <Press onPress={() => void saveSetAside(state.bowId)}>Save to a file</Press>
+        </p>
+      )}
+    </div>
+  );
+}
+
+function Press({
+  onPress,
+  children,
+}: {
+  readonly onPress: () => void;
+  readonly children: ReactNode;
+}) {
+  return (
+    <button type="button" className="link min-h-6 px-1 max-[719px]:min-h-11" onClick={onPress}>
+      {children}
+    </button>
+  );
+}
+
+function countOf(waiting: readonly Waiting[]): WaitingCount {
+  const queued = waiting.filter((one) => one.refused === null);
+  const times = queued.map(({ entry }) => Date.parse(entry.at));
+  return {
+    kept: queued.filter((one) => one.count !== null).length,
+    // Until it is known where an entry is kept it has no place: a moment later it has.
+    inPage: queued.filter((one) => one.count === null && one.entry.taken !== undefined).length,
+    sinceMs: times.length === 0 ? null : Math.min(...times),
+  };
+}
+
+function wordsOf({ entry }: Waiting, state: BowState | null): string {
+  if (state?.bowId === entry.bowId) return entryWords(entry.body, state.bow);
+  return `an entry of another bow, ${whenWords(entry.at)}`;
+}
+
+function entriesOf(waiting: readonly Waiting[]): readonly unknown[] {
+  return waiting.map(({ entry }) => entry);
+}
+
+function counted(count: number): string {
+  return `${count} ${count === 1 ? 'entry' : 'entries'}`;
+}
+
+function timeWords(ms: number): string {
+  return whenWords(new Date(ms).toISOString());
+}

@@ -1,0 +1,242 @@
+import { v7 as newId } from 'uuid';
+import type { Entry, LoggedEntry } from '#core/record/entry.ts';
+import { connectionNow, noteNothingWaits, noteStorage } from '../connection/connection.ts';
+import { timeNow } from './device-time.ts';
+import { takeOverOldStorage } from './old-storage.ts';
+import {
+  changeKept,
+  dropStored,
+  dropWithCopy,
+  forgetFuture,
+  keepEntries,
+  readKept,
+  type Refusal,
+  type UnreadableKept,
+} from './outbox-db.ts';
+
+/**
+ * Entries on their way to the server. Each is kept in the browser's database from the moment it is made
+ * until the server has answered for it, so a reload, a cut network or a killed server loses nothing;
+ * all tabs share them. The server knows entries by their id, so sending one twice stores it once.
+ */
+export interface Waiting {
+  /** Differs from every other that waits. */
+  readonly key: string;
+  readonly entry: Entry;
+  /** Its place among what the browser keeps; null: in this page only, so far or for good. */
+  readonly count: number | null;
+  /** Set when the server refused it: it stays here until the tuner lets it go. */
+  readonly refused: Refusal | null;
+}
+
+export interface Outbox {
+  readonly waiting: readonly Waiting[];
+  readonly unreadable: readonly UnreadableKept[];
+}
+
+let outbox: Outbox = { waiting: [], unreadable: [] };
+const listeners = new Set<() => void>();
+const channel = 'BroadcastChannel' in globalThis ? new BroadcastChannel('keen-limb-outbox') : null;
+let deliver: (entries: readonly LoggedEntry[]) => Promise<void> = () => Promise.resolve();
+let wake: () => void = () => undefined;
+
+export function subscribeOutbox(listener: () => void): () => void {
+  listeners.add(listener);
+  return () => listeners.delete(listener);
+}
+
+export function outboxNow(): Outbox {
+  return outbox;
+}
+
+/** Called with what the server has stored, before it leaves the outbox; in every tab. */
+export function onDelivered(listener: (entries: readonly LoggedEntry[]) => Promise<void>): void {
+  deliver = listener;
+}
+
+/** Called when there is something new to send. */
+export function onPosted(sender: () => void): void {
+  wake = sender;
+}
+
+function show(next: Outbox): void {
+  outbox = next;
+  if (next.waiting.length === 0) noteNothingWaits();
+  for (const listener of listeners) listener();
+}
+
+const keyOf = (entry: Entry) => entry.id;
+
+/** One keeping after the other, so that what was made first is kept first. */
+let keeping: Promise<unknown> = Promise.resolve();
+
+/**
+ * Puts entries in the outbox, in order, and starts sending. They are shown at once; what is said of
+ * them follows what becomes of them.
+ *
+ * @param afterMs when the newest entry was taken that whoever made these had seen
+ */
+export function post(entries: readonly Entry[], afterMs: number): void {
+  const added = entries.map((entry) => ({ key: keyOf(entry), entry, count: null, refused: null }));
+  show({ ...outbox, waiting: [...outbox.waiting, ...added] });
+  const nowMs = timeNow();
+  keeping = keeping.then(() => keep(entries, nowMs, afterMs)).then(wake);
+}
+
+async function keep(entries: readonly Entry[], nowMs: number, afterMs: number): Promise<void> {
+  try {
+    const kept = await keepEntries(
+      entries.map((entry) => ({ entry, refused: null })),
+      nowMs,
+      afterMs,
+    );
+    place(kept.map((one) => ({ key: keyOf(one.entry), ...one })));
+    if (connectionNow().storage !== 'fine') await keepWhatWasInPage(nowMs);
+    tell({ kind: 'changed' });
+  } catch (error) {
+    noteStorage(isFull(error) ? 'full' : 'forbidden');
+    place(inPageOnly(entries, nowMs, afterMs));
+  }
+}
+
+/** There is room again: what had none is kept now, as it was taken. */
+async function keepWhatWasInPage(nowMs: number): Promise<void> {
+  const inPage = outbox.waiting.filter(
+    (one) => one.count === null && one.entry.taken !== undefined,
+  );
+  const kept = await keepEntries(inPage, nowMs, 0);
+  place(kept.map((one) => ({ key: keyOf(one.entry), ...one })));
+  noteStorage('fine');
+}
+
+function place(known: readonly Waiting[]): void {
+  const byKey = new Map(known.map((one) => [one.key, one]));
+  show({ ...outbox, waiting: outbox.waiting.map((one) => byKey.get(one.key) ?? one) });
+}
+
+/** The browser keeps nothing: then this page counts for itself, as a device of its own. */
+const page = { id: newId(), count: 0, lastMs: 0 };
+
+function inPageOnly(entries: readonly Entry[], nowMs: number, afterMs: number): readonly Waiting[] {
+  return entries.map((entry) => {
+    page.count += 1;
+    page.lastMs = Math.max(nowMs, page.lastMs, afterMs);
+    const taken = { ms: page.lastMs, device: page.id, count: page.count };
+    return { key: keyOf(entry), entry: { ...entry, taken }, count: null, refused: null };
+  });
+}
+
+function isFull(error: unknown): boolean {
+  return error instanceof DOMException && error.name === 'QuotaExceededError';
+}
+
+/** What can be sent: kept, or known not to be kept; in order. */
+export function sendable(): readonly Waiting[] {
+  return outbox.waiting.filter((one) => one.refused === null && one.entry.taken !== undefined);
+}
+
+/** Reads what the browser keeps anew: another tab may have added to it or sent it. */
+export async function readOutbox(): Promise<void> {
+  try {
+    const { entries, unreadable } = await readKept();
+    const kept = entries.map((one): Waiting => ({ key: keyOf(one.entry), ...one }));
+    const known = new Set(kept.map((one) => one.key));
+    const inPage = outbox.waiting.filter((one) => one.count === null && !known.has(one.key));
+    show({ waiting: [...kept, ...inPage].toSorted(asTaken), unreadable });
+  } catch (error) {
+    noteStorage(isFull(error) ? 'full' : 'forbidden');
+  }
+}
+
+/** What opens a session is sent before its shots, wherever each of them is kept. */
+function asTaken(one: Waiting, other: Waiting): number {
+  const ms = ({ entry }: Waiting) => entry.taken?.ms ?? Number.POSITIVE_INFINITY;
+  return ms(one) === ms(other) ? 0 : ms(one) - ms(other);
+}
+
+/** The server has stored these: all tabs learn of it before they leave the outbox. */
+export async function leave(
+  sent: readonly Waiting[],
+  stored: readonly LoggedEntry[],
+): Promise<void> {
+  await deliver(stored);
+  tell({ kind: 'delivered', entries: stored });
+  await dropStored(sent.flatMap(({ count }) => (count === null ? [] : [count]))).catch(() => {
+    // It will be sent again and found stored.
+  });
+  const gone = new Set(sent.map((one) => one.key));
+  show({ ...outbox, waiting: outbox.waiting.filter((one) => !gone.has(one.key)) });
+  tell({ kind: 'changed' });
+}
+
+export async function refuse(one: Waiting, refused: Refusal): Promise<void> {
+  place([{ ...one, refused }]);
+  if (one.count !== null) await changeKept([one.count], (kept) => ({ ...kept, refused }));
+  tell({ kind: 'changed' });
+}
+
+/** Sends refused entries once more: what stood in their way may be gone. */
+export async function tryAgain(those: readonly Waiting[]): Promise<void> {
+  place(those.map((one) => ({ ...one, refused: null })));
+  await changeKept(
+    those.flatMap(({ count }) => (count === null ? [] : [count])),
+    (kept) => ({ ...kept, refused: null }),
+  );
+  wake();
+}
+
+/** The device's clock was ahead: these were taken just now, in their order. */
+export async function takenJustNow(those: readonly Waiting[]): Promise<void> {
+  const nowMs = timeNow();
+  const retimed = <T extends { readonly entry: Entry }>(one: T): T => ({
+    ...one,
+    refused: null,
+    entry: {
+      ...one.entry,
+      at: new Date(nowMs).toISOString(),
+      ...(one.entry.taken === undefined ? {} : { taken: { ...one.entry.taken, ms: nowMs } }),
+    },
+  });
+  page.lastMs = Math.min(page.lastMs, nowMs);
+  place(those.map(retimed));
+  const counts = those.flatMap(({ count }) => (count === null ? [] : [count]));
+  if (counts.length > 0) {
+    await changeKept(counts, retimed);
+    await forgetFuture(nowMs);
+  }
+  wake();
+}
+
+/** Lets go of an entry the server has refused, or of what cannot be read: a copy stays in the browser. */
+export async function letGo(what: {
+  readonly key?: string;
+  readonly count: number | null;
+}): Promise<void> {
+  if (what.count !== null) await dropWithCopy(what.count);
+  show({
+    waiting: outbox.waiting.filter((one) => one.key !== what.key),
+    unreadable: outbox.unreadable.filter((one) => one.count !== what.count),
+  });
+  tell({ kind: 'changed' });
+}
+
+type Told =
+  | { readonly kind: 'changed' }
+  | { readonly kind: 'delivered'; readonly entries: readonly LoggedEntry[] };
+
+function tell(told: Told): void {
+  channel?.postMessage(told);
+}
+
+if (channel !== null)
+  channel.onmessage = ({ data }: MessageEvent<Told>) => {
+    if (data.kind === 'delivered') void deliver(data.entries);
+    else void readOutbox().then(wake);
+  };
+
+/** What waited when this browser was last open, and what an earlier program left. */
+export async function openOutbox(): Promise<void> {
+  await takeOverOldStorage(timeNow()).catch(() => 0);
+  await readOutbox();
+  wake();
+}

@@ -1,0 +1,25 @@
+import { ENTRY_VERSION } from '#contract/entry-version.ts';
+import { setAsideResponseSchema } from '#contract/set-aside.ts';
+import { request } from '../api/http.ts';
+import { timeNow } from './device-time.ts';
+
+/** Entries as a file in the browser's own downloads. */
+export function saveEntries(entries: readonly unknown[], name: string): void {
+  const text = JSON.stringify({ version: ENTRY_VERSION, entries }, null, 2);
+  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
+  const link = document.createElement('a');
+  link.href = address;
+  link.download = `keen-limb-${name}-${new Date(timeNow()).toISOString().slice(0, 10)}.json`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 1000);
+}
+
+/**
+ * What of a bow cannot be read on the server, as a file.
+ *
+ * @throws ServerAway
+ */
+export async function saveSetAside(bowId: string): Promise<void> {
+  const { entries } = await request(`/api/bows/${bowId}/set-aside`, setAsideResponseSchema);
+  saveEntries(entries, 'set-aside');
+}
