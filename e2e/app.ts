@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
@@ -9,11 +9,13 @@ export class App {
   address = '';
   private child: ChildProcess | null = null;
   private readonly folder = mkdtempSync(join(tmpdir(), 'keen-limb-'));
+  private readonly data = join(this.folder, 'data');
+  private readonly file = join(this.data, 'test.db');
   private port = '0';
 
   async start(): Promise<void> {
     const child = spawn(process.execPath, ['dist/server/main.js'], {
-      env: { ...process.env, PORT: this.port, KEEN_LIMB_DB: join(this.folder, 'test.db') },
+      env: { ...process.env, PORT: this.port, KEEN_LIMB_DB: this.file },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
@@ -35,12 +37,37 @@ export class App {
 
   /** Pulls the plug: no signal handler runs. */
   async kill(): Promise<void> {
+    await this.endWith('SIGKILL');
+  }
+
+  private async endWith(signal: NodeJS.Signals): Promise<void> {
     const { child } = this;
     if (child === null || child.exitCode !== null) return;
     const ended = new Promise((resolve) => child.once('exit', resolve));
-    child.kill('SIGKILL');
+    child.kill(signal);
     await ended;
     this.child = null;
+  }
+
+  /** Ends the server as Ctrl-C does: its journal is brought into the file. */
+  async stop(): Promise<void> {
+    await this.endWith('SIGTERM');
+  }
+
+  /** Turns bytes on the disk while the server is not running, wherever the text stands. */
+  spoil(text: string, instead: string): void {
+    const bytes = readFileSync(this.file);
+    for (let at = bytes.indexOf(text); at >= 0; at = bytes.indexOf(text, at + 1))
+      bytes.write(instead, at, 'latin1');
+    writeFileSync(this.file, bytes);
+  }
+
+  moveRecordAway(): void {
+    renameSync(this.data, `${this.data}-away`);
+  }
+  moveRecordBack(): void {
+    rmSync(this.data, { recursive: true, force: true });
+    renameSync(`${this.data}-away`, this.data);
   }
 
   async end(): Promise<void> {

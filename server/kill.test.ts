@@ -1,11 +1,13 @@
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, it } from 'vitest';
+import type { Entry } from '#core/record/entry.ts';
+import { demoClub } from '#demo/demo-club.ts';
 import { seededUniform } from '#core/numeric/random.ts';
 import { entryQueries } from './bows/entry-queries.ts';
-import { copiesOf } from './db/copies.ts';
+import { copiesOf, copyRecord } from './db/copies.ts';
 import { openDb } from './db/open.ts';
 import { note, Program } from './fixtures/program.ts';
 
@@ -105,4 +107,37 @@ it('a pulled plug loses nothing that was answered and doubles nothing, with copi
   );
   expect(answered).toBeGreaterThan(ROUNDS);
   expect(copies.length).toBeGreaterThan(0);
+});
+
+it('a restore cut off at any moment leaves the old record or the new one, whole', async () => {
+  const place = join(folder, 'restoring');
+  mkdirSync(place);
+  file = join(place, 'keen-limb.db');
+  const db = openDb(file);
+  const [heron, wren] = demoClub(Date.now()) as [readonly Entry[], readonly Entry[]];
+  entryQueries(db).append(heron, () => undefined);
+  const copy = (await copyRecord(file, 'asked', Date.now()))!;
+  entryQueries(db).append(wren, () => undefined);
+  db.close();
+  const old = readFileSync(file);
+  const uniform = seededUniform(SEED + 1);
+  const seen = new Map<number, number>();
+  for (let round = 0; round < ROUNDS; round += 1) {
+    for (const name of readdirSync(place)) if (name !== 'copies') rmSync(join(place, name));
+    writeFileSync(file, old);
+    const restoring = new Program(['restore', copy], { KEEN_LIMB_DB: file });
+    // Until it has done its work, as far as a clock can tell, and a little before.
+    await new Promise((later) => setTimeout(later, 250 + uniform() * 900));
+    await restoring.kill();
+    const after = openDb(file);
+    const queries = entryQueries(after);
+    const entries = queries.bowIds().reduce((sum, id) => sum + queries.logOf(id).length, 0);
+    seen.set(entries, (seen.get(entries) ?? 0) + 1);
+    after.close();
+  }
+  const whole = [heron.length, heron.length + wren.length];
+  console.log(
+    `restores cut off: ${[...seen].map(([entries, times]) => `${entries} entries ${times} times`).join(', ')}`,
+  );
+  for (const entries of seen.keys()) expect(whole).toContain(entries);
 });

@@ -52,7 +52,7 @@ export function pictureRoutes(pictures: PictureQueries, entries: EntryQueries): 
           throw new RefusedRequest(409, 'idTaken', 'Another picture is stored under this id.');
         if (kept === 'full')
           throw new RefusedRequest(
-            507,
+            422,
             'noRoomForPictures',
             'There is no more room for pictures in this record. What was read off this one is kept; the picture itself is not.',
           );

@@ -20,6 +20,7 @@ import { dayTally, tallyWords } from './day-tally.ts';
 import { EntryLine } from './entry-line.tsx';
 import { HowToCard } from './how-to-card.tsx';
 import { entryWords, Lately } from './lately.tsx';
+import { type LastEntered, lastEntered } from './last-entered.ts';
 import { NextMove } from './next-move.tsx';
 import { OrderOfWork } from './order-of-work.tsx';
 import { PhotoDialog } from './photo-dialog.tsx';
@@ -44,7 +45,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   const narrow = useNarrow();
   const [params, setParams] = useSearchParams();
   const [text, setText] = useTyped();
-  const [lastIds, setLastIds] = useState<readonly string[]>([]);
+  const [last, setLast] = useState<LastEntered | null>(null);
   const inputRef = useRef<HTMLInputElement>(null);
   // Drawing and entry line come first; the order of work and the advice a frame after them.
   const drawn = useAfterFirstFrame();
@@ -73,7 +74,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   const store = useCallback(
     (bodies: readonly EntryBody[]) => {
       const ids = append(bodies.map(withTool));
-      setLastIds(bodies.some((body) => body.kind === 'undone') ? [] : ids);
+      setLast(lastEntered(ids, bodies));
       setText('');
       return ids;
     },
@@ -95,8 +96,6 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   const undo = (ids: readonly string[]) =>
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   const enterReading = (kind: ReadingKind) => openEntryLine(`${READINGS[kind].code} `);
-  const lastStored =
-    lastIds.length === 0 ? [] : bow.log.filter((entry) => lastIds.includes(entry.id));
   const code = codeAt(text)?.code;
   const reading = code?.kind === 'reading' ? code.reading : null;
   const drawing = { state, move, sight, onReading: enterReading };
@@ -191,12 +190,12 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
         text={text}
         read={read}
         stored={
-          lastStored.length === 0
+          last === null
             ? null
             : {
-                ids: lastIds,
-                words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '),
-                undo: () => undo(lastIds),
+                ids: last.ids,
+                words: last.bodies.map((body) => entryWords(body, state.bow)).join(', '),
+                undo: () => undo(last.ids),
               }
         }
         placeholder="b 8 5/8"

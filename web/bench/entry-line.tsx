@@ -95,10 +95,24 @@ export function EntryLine({
 }
 
 /** "Logged" is said of what is on the server's disk, and of nothing else. */
-function StandingWords({ ids }: { readonly ids: readonly string[] }) {
-  const standing = useStanding(ids);
+function StoredWords({ stored }: { readonly stored: Stored }) {
+  const standing = useStanding(stored.ids);
   const isLost = standing === 'inPage' || standing === 'refused';
-  return <b className={`font-[640] ${isLost ? 'text-stop' : ''}`}>{STANDING_WORDS[standing]}</b>;
+  return (
+    <>
+      <b className={`font-[640] ${isLost ? 'text-stop' : ''}`}>{STANDING_WORDS[standing]}</b>{' '}
+      <Fractions text={stored.words} />{' '}
+      {standing !== 'refused' && (
+        <button
+          type="button"
+          className="link min-h-6 font-[560] max-[719px]:min-h-11"
+          onClick={stored.undo}
+        >
+          Undo
+        </button>
+      )}
+    </>
+  );
 }
 
 function Echo({
@@ -122,14 +136,7 @@ function Echo({
         );
       return (
         <>
-          <StandingWords ids={stored.ids} /> <Fractions text={stored.words} />{' '}
-          <button
-            type="button"
-            className="link min-h-6 font-[560] max-[719px]:min-h-11"
-            onClick={stored.undo}
-          >
-            Undo
-          </button>
+          <StoredWords stored={stored} />
         </>
       );
     case 'typing':

@@ -55,7 +55,9 @@ export function ConnectionBar({ state }: { readonly state: BowState | null }) {
       {connection.outOfDate && (
         <p>
           <b>A new version is there.</b> What is half typed stays.{' '}
-          <Press onPress={takeNewVersion}>Take it</Press>
+          <Presses>
+            <Press onPress={takeNewVersion}>Take it</Press>
+          </Presses>
         </p>
       )}
       {inFuture.length > 0 && (
@@ -64,38 +66,46 @@ export function ConnectionBar({ state }: { readonly state: BowState | null }) {
             {counted(inFuture.length)} taken {whenWords(inFuture[0]?.entry.at ?? '')} by this
             device’s clock, which is still to come by the server’s.
           </b>{' '}
-          One of the two clocks is wrong. They are kept here.{' '}
-          <Press onPress={() => void takenJustNow(inFuture)}>They were taken just now</Press>{' '}
-          <Press onPress={() => void tryAgain(inFuture)}>The server’s clock is right again</Press>
+          One of the two clocks is wrong. {inFuture.length === 1 ? 'It is' : 'They are'} kept here.{' '}
+          <Presses>
+            <Press onPress={() => void takenJustNow(inFuture)}>
+              {inFuture.length === 1 ? 'It was' : 'They were'} taken just now
+            </Press>
+            <Press onPress={() => void tryAgain(inFuture)}>The server’s clock is right again</Press>
+          </Presses>
         </p>
       )}
       {others.map((one) => (
         <p key={one.key} className="text-stop">
           Not stored: {wordsOf(one, state)}. {one.refused?.words}{' '}
-          <Press onPress={() => void tryAgain([one])}>Try again</Press>{' '}
-          <Press
-            onPress={() => {
-              saveEntries(entriesOf([one]), 'not-stored');
-              void letGo(one);
-            }}
-          >
-            Save a copy and let it go
-          </Press>
+          <Presses>
+            <Press onPress={() => void tryAgain([one])}>Try again</Press>
+            <Press
+              onPress={() => {
+                saveEntries(entriesOf([one]), 'not-stored');
+                void letGo(one);
+              }}
+            >
+              Save a copy and let it go
+            </Press>
+          </Presses>
         </p>
       ))}
       {unreadable.length > 0 && (
         <p>
           <b>{counted(unreadable.length)} kept in this browser cannot be read</b> by this program;
           perhaps a newer one wrote {unreadable.length === 1 ? 'it' : 'them'}.{' '}
-          <Press onPress={() => saveEntries(unreadable, 'unreadable')}>Save to a file</Press>{' '}
-          <Press
-            onPress={() => {
-              saveEntries(unreadable, 'unreadable');
-              for (const one of unreadable) void letGo(one);
-            }}
-          >
-            Save a copy and let go
-          </Press>
+          <Presses>
+            <Press onPress={() => saveEntries(unreadable, 'unreadable')}>Save to a file</Press>
+            <Press
+              onPress={() => {
+                saveEntries(unreadable, 'unreadable');
+                for (const one of unreadable) void letGo(one);
+              }}
+            >
+              Save a copy and let go
+            </Press>
+          </Presses>
         </p>
       )}
       {state !== null && gaps > 0 && (
@@ -106,11 +116,18 @@ export function ConnectionBar({ state }: { readonly state: BowState | null }) {
           </b>{' '}
           The rest of this bow goes on, but nothing that cannot be undone is proposed. Restore a
           copy (npm run restore), or go on without.{' '}
-          <Press onPress={() => void saveSetAside(state.bowId)}>Save to a file</Press>
+          <Presses>
+            <Press onPress={() => void saveSetAside(state.bowId)}>Save to a file</Press>
+          </Presses>
         </p>
       )}
     </div>
   );
+}
+
+/** Behind the words on a wide screen; under them, where a thumb finds each, on a phone. */
+function Presses({ children }: { readonly children: ReactNode }) {
+  return <span className="inline-flex flex-wrap gap-x-4 max-[719px]:flex">{children}</span>;
 }
 
 function Press({
@@ -121,7 +138,7 @@ function Press({
   readonly children: ReactNode;
 }) {
   return (
-    <button type="button" className="link min-h-6 px-1 max-[719px]:min-h-11" onClick={onPress}>
+    <button type="button" className="link min-h-6 max-[719px]:min-h-11" onClick={onPress}>
       {children}
     </button>
   );

@@ -20,6 +20,7 @@ import { dayTally, tallyWords } from '../bench/day-tally.ts';
 import { ChangeDialog } from '../bench/change-dialog.tsx';
 import { EntryLine } from '../bench/entry-line.tsx';
 import { entryWords, Lately } from '../bench/lately.tsx';
+import { type LastEntered, lastEntered } from '../bench/last-entered.ts';
 import { NextMove } from '../bench/next-move.tsx';
 import { useMoveActions } from '../bench/use-move-actions.ts';
 import { useSettings } from '../theme/use-settings.ts';
@@ -67,7 +68,7 @@ function Range({
   const narrow = useNarrow();
   const [params, setParams] = useSearchParams();
   const [text, setText] = useTyped();
-  const [lastIds, setLastIds] = useState<readonly string[]>([]);
+  const [last, setLast] = useState<LastEntered | null>(null);
   const [zoomMm, setZoomMm] = useState<number | null>(null);
   const [walkFromM, setWalkFromM] = useState<number | null>(null);
   const inputRef = useRef<HTMLInputElement>(null);
@@ -110,7 +111,7 @@ function Range({
   const store = useCallback(
     (bodies: readonly EntryBody[]) => {
       const ids = append(bodies);
-      setLastIds(bodies.some((body) => body.kind === 'undone') ? [] : ids);
+      setLast(lastEntered(ids, bodies));
       setText('');
       return ids;
     },
@@ -152,7 +153,6 @@ function Range({
   };
   const undo = (ids: readonly string[]) =>
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
-  const lastStored = bow.log.filter((entry) => lastIds.includes(entry.id));
   const zoom = (way: -1 | 1) => setZoomMm(zoomed(halfRangeMm, way));
 
   const tools = (
@@ -290,12 +290,12 @@ function Range({
         text={text}
         read={read}
         stored={
-          lastStored.length === 0
+          last === null
             ? null
             : {
-                ids: lastIds,
-                words: lastStored.map((entry) => entryWords(entry.body, state.bow)).join(', '),
-                undo: () => undo(lastIds),
+                ids: last.ids,
+                words: last.bodies.map((body) => entryWords(body, state.bow)).join(', '),
+                undo: () => undo(last.ids),
               }
         }
         placeholder="4.9,-1.1"
