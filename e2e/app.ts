@@ -75,13 +75,17 @@ export class App {
     rmSync(this.folder, { recursive: true, force: true });
   }
 
+  /** A bow just made may be on its way still. */
   async bowId(name: string): Promise<string> {
-    const { bows } = (await (await fetch(`${this.address}/api/bows`)).json()) as {
-      bows: { bowId: string; name: string }[];
-    };
-    const found = bows.find((bow) => bow.name === name);
-    if (found === undefined) throw new Error(`no bow called ${name}`);
-    return found.bowId;
+    for (let tries = 0; ; tries += 1) {
+      const { bows } = (await (await fetch(`${this.address}/api/bows`)).json()) as {
+        bows: { bowId: string; name: string }[];
+      };
+      const found = bows.find((bow) => bow.name === name);
+      if (found !== undefined) return found.bowId;
+      if (tries === 50) throw new Error(`no bow called ${name}`);
+      await new Promise((soon) => setTimeout(soon, 100));
+    }
   }
 
   /** Stores entries as another device would. */
@@ -160,13 +164,15 @@ function countWaiting(): Promise<number> {
   });
 }
 
-/** Types a line and stores it. */
+export const echo = (page: Page) => page.getByTestId('echo');
+
+/** Types a line and stores it: until it is logged, or kept, or whatever else became of it. */
 export async function enter(page: Page, text: string): Promise<void> {
   const line = page.getByRole('textbox', { name: 'Entry line' });
   await line.fill(text);
   await line.press('Enter');
   await expect(line).toHaveValue('');
+  await expect(echo(page)).not.toContainText('On its way');
 }
 
-export const echo = (page: Page) => page.getByTestId('echo');
 export const verdict = (page: Page) => page.getByTestId('verdict');

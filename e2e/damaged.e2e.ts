@@ -1,3 +1,4 @@
+import type { Download } from '@playwright/test';
 import { echo, enter, expect, openBench, test } from './app.ts';
 
 test('a row that turned on the disk is set aside and shown, and the bow goes on without it', async ({
@@ -25,10 +26,7 @@ test('a row that turned on the disk is set aside and shown, and the bow goes on 
   await expect(echo(page)).toContainText('Logged');
   const saved = page.waitForEvent('download');
   await bar.getByRole('button', { name: 'Save to a file' }).click();
-  const stream = await (await saved).createReadStream();
-  let text = '';
-  for await (const chunk of stream) text += String(chunk);
-  expect(text).toContain('a quiet morning');
+  expect(await textOf(await saved)).toContain('a quiet morning');
 });
 
 test('a bow whose first entry turned is said to be there, and can be saved', async ({
@@ -44,7 +42,9 @@ test('a bow whose first entry turned is said to be there, and can be saved', asy
   await expect(page.getByRole('heading', { name: 'This bow cannot be read.' })).toBeVisible();
   const saved = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save what is there to a file' }).click();
-  await saved;
+  const text = await textOf(await saved);
+  expect(text).toContain('Heran');
+  expect(text).toContain('tillerTop');
 });
 
 test('the folder of the record removed under the server: nothing is said to be logged', async ({
@@ -63,3 +63,9 @@ test('the folder of the record removed under the server: nothing is said to be l
   await expect(echo(page)).toContainText('Logged');
   expect((await app.log('Heron')).at(-1)?.body['text']).toBe('while it is gone');
 });
+
+async function textOf(download: Download): Promise<string> {
+  let text = '';
+  for await (const chunk of await download.createReadStream()) text += String(chunk);
+  return text;
+}

@@ -84,7 +84,8 @@ test.describe('what is answered instead of a stored entry', () => {
       held.push(route);
       return Promise.resolve();
     });
-    await enter(page, 'note held');
+    await page.getByRole('textbox', { name: 'Entry line' }).fill('note held');
+    await page.keyboard.press('Enter');
     await expect(echo(page)).toContainText('On its way');
     await expect(bar(page)).toContainText('does not answer in time', { timeout: 20_000 });
     await expect(echo(page)).toContainText('Kept here, waiting');

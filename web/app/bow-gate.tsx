@@ -2,7 +2,7 @@ import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
 import type { BowState } from '#core/record/fold.ts';
 import { type BowHandle, useBow } from '../api/use-bow.ts';
-import { saveSetAside } from '../outbox/save-copy.ts';
+import { saveWholeBow } from '../outbox/save-copy.ts';
 import { rememberBow } from './last-bow.ts';
 import { CannotShow, Loading } from './page-states.tsx';
 
@@ -31,12 +31,12 @@ function UnreadableBow({ bowId }: { readonly bowId: string }) {
     <section className="m-auto max-w-lg p-7" role="alert">
       <h1 className="text-[26px] leading-tight font-[560]">This bow cannot be read.</h1>
       <p className="mt-2">
-        The entry that made it is damaged on the server’s disk. It is set aside as it was found, and
-        so is the rest of this bow’s log; other bows go on. Restore the newest verified copy: stop
-        the server, then npm run restore and the copy’s name.
+        The entry that made it is damaged on the server’s disk. The rest of its log is there, but
+        says nothing without it; other bows go on. Restore the newest verified copy: stop the
+        server, then npm run restore and the copy’s name.
       </p>
       <p className="mt-4 flex gap-4">
-        <button type="button" className="btn-ink" onClick={() => void saveSetAside(bowId)}>
+        <button type="button" className="btn-ink" onClick={() => void saveWholeBow(bowId)}>
           Save what is there to a file
         </button>
         <Link className="link-btn grid place-items-center" to="/rack">

@@ -46,10 +46,12 @@ export function ConnectionBar({ state }: { readonly state: BowState | null }) {
       {words !== null && (
         <p>
           <b className={words.grave ? 'text-stop' : ''}>{words.what}</b> {words.safe} {words.remedy}{' '}
-          {words.canTry && <Press onPress={tryNow}>Try now</Press>}{' '}
-          {waiting.length > 0 && (
-            <Press onPress={() => saveEntries(entriesOf(waiting), 'waiting')}>Save a copy</Press>
-          )}
+          <Presses>
+            {words.canTry && <Press onPress={tryNow}>Try now</Press>}
+            {waiting.length > 0 && (
+              <Press onPress={() => saveEntries(entriesOf(waiting), 'waiting')}>Save a copy</Press>
+            )}
+          </Presses>
         </p>
       )}
       {connection.outOfDate && (

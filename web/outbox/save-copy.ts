@@ -1,3 +1,4 @@
+import { ownLogResponseSchema } from '#contract/entry.ts';
 import { ENTRY_VERSION } from '#contract/entry-version.ts';
 import { setAsideResponseSchema } from '#contract/set-aside.ts';
 import { request } from '../api/http.ts';
@@ -22,4 +23,15 @@ export function saveEntries(entries: readonly unknown[], name: string): void {
 export async function saveSetAside(bowId: string): Promise<void> {
   const { entries } = await request(`/api/bows/${bowId}/set-aside`, setAsideResponseSchema);
   saveEntries(entries, 'set-aside');
+}
+
+/**
+ * All of a bow as a file: what can be read, and what cannot as it was found.
+ *
+ * @throws ServerAway
+ */
+export async function saveWholeBow(bowId: string): Promise<void> {
+  const log = await request(`/api/bows/${bowId}/entries`, ownLogResponseSchema);
+  const { entries } = await request(`/api/bows/${bowId}/set-aside`, setAsideResponseSchema);
+  saveEntries([...log.entries, ...entries], 'bow');
 }

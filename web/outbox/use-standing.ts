@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { connectionNow } from '../connection/connection.ts';
+import { connectionNow, subscribeConnection } from '../connection/connection.ts';
 import { outboxNow, subscribeOutbox, type Waiting } from './outbox.ts';
 
 /** Where an entry is: on the server's disk, kept by this browser, in this page only, or refused. */
@@ -7,7 +7,14 @@ export type Standing = 'stored' | 'onItsWay' | 'kept' | 'inPage' | 'refused';
 
 /** Where the least safe of these entries is. */
 export function useStanding(ids: readonly string[]): Standing {
-  return useSyncExternalStore(subscribeOutbox, () => standingOf(ids, outboxNow().waiting));
+  return useSyncExternalStore(subscribeBoth, () => standingOf(ids, outboxNow().waiting));
+}
+
+function subscribeBoth(listener: () => void): () => void {
+  const ends = [subscribeOutbox(listener), subscribeConnection(listener)];
+  return () => {
+    for (const end of ends) end();
+  };
 }
 
 function standingOf(ids: readonly string[], waiting: readonly Waiting[]): Standing {

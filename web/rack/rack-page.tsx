@@ -38,6 +38,22 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
           New bow
         </Link>
       </div>
+      {data.unreadable.length > 0 && (
+        <>
+          <h2 className="mt-4 border-b border-ink pb-1 text-[17px] font-[560] text-stop">
+            Cannot be read
+          </h2>
+          <ul>
+            {data.unreadable.map((bow) => (
+              <li key={bow.bowId} className="border-b border-faint py-3">
+                <Link to={`/bench/${bow.bowId}`} className="link">
+                  A bow whose first entry is damaged on the disk
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
       {bows.length === 0 && (
         <p className="mt-8 max-w-md">
           The rack is empty. A new bow takes under a minute: kind, length, hand, hook and purpose.
@@ -54,22 +70,6 @@ export function RackPage({ starting = false }: { readonly starting?: boolean }) 
           <ul>
             {kits.map((bow) => (
               <RackRow key={bow.bowId} bow={bow} />
-            ))}
-          </ul>
-        </>
-      )}
-      {data.unreadable.length > 0 && (
-        <>
-          <h2 className="mt-6 border-b border-ink pb-1 text-[17px] font-[560] text-stop">
-            Cannot be read
-          </h2>
-          <ul>
-            {data.unreadable.map((bow) => (
-              <li key={bow.bowId} className="border-b border-faint py-3">
-                <Link to={`/bench/${bow.bowId}`} className="link">
-                  A bow whose first entry is damaged on the disk
-                </Link>
-              </li>
             ))}
           </ul>
         </>
