@@ -81,6 +81,12 @@ describe('an entry taken later than now', () => {
     expect(problem.code).toBe('takenInFuture');
     expect(problem.issues?.[0]?.path).toBe('entries.1.taken.ms');
   });
+  it('is as late as what it follows, where the server’s clock was set back since', async () => {
+    const entry = taken(3_600_000);
+    club.queries.append([entry], () => undefined);
+    expect((await club.post([taken(3_600_000)])).status).toBe(201);
+    expect((await club.post([taken(3_600_000 + 121_000)])).status).toBe(422);
+  });
   it('by less is stored as it says', async () => {
     expect((await club.post([taken(119_000)])).status).toBe(201);
     expect((await club.log()).entries.at(-1)?.taken?.device).toBe('bench');

@@ -16,6 +16,7 @@ export function checkAppend(
   log: readonly LoggedEntry[],
   state: BowState | null,
   fresh: readonly Entry[],
+  nowMs: number,
 ): void {
   const first = fresh[0];
   if (first === undefined) return;
@@ -41,6 +42,7 @@ export function checkAppend(
     checkReferences(entry, index, { undoable, sessions, shots, experiments });
     if (entry.body.kind !== 'bowMade') undoable.add(entry.id);
   }
+  checkTaken(log, fresh, nowMs);
   checkFigures(fresh);
   checkLimits(state, fresh);
 }
@@ -50,12 +52,14 @@ const FUTURE_LEEWAY_MS = 2 * 60_000;
 
 /**
  * What is taken later than now, by the server's clock, would stay the newest until then: it is asked
- * about before it is stored.
+ * about before it is stored. Where the record itself is ahead of the clock, which then was set back,
+ * what follows it is as late as it is.
  *
  * @throws RefusedRequest with the index of the entry at fault
  */
-export function checkTaken(entries: readonly Entry[], nowMs: number): void {
-  const ahead = entries.findIndex(({ taken }) => (taken?.ms ?? 0) > nowMs + FUTURE_LEEWAY_MS);
+function checkTaken(log: readonly LoggedEntry[], entries: readonly Entry[], nowMs: number): void {
+  const newestMs = log.reduce((most, { taken }) => Math.max(most, taken?.ms ?? 0), nowMs);
+  const ahead = entries.findIndex(({ taken }) => (taken?.ms ?? 0) > newestMs + FUTURE_LEEWAY_MS);
   if (ahead < 0) return;
   throw refused(
     ahead,

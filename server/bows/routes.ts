@@ -6,7 +6,7 @@ import type { SetAsideResponse } from '#contract/set-aside.ts';
 import type { Entry, LoggedEntry } from '#core/record/entry.ts';
 import { onceFor } from '#core/record/once-for.ts';
 import { onlyMethods, readRequest, RefusedRequest } from '../http/problem.ts';
-import { checkAppend, checkTaken } from './append-checks.ts';
+import { checkAppend } from './append-checks.ts';
 import type { EntryQueries } from './entry-queries.ts';
 import { rackSummary } from './rack-summary.ts';
 
@@ -44,9 +44,8 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
       }
       const { entries } = readRequest(appendRequestSchema, request.body);
       mustBeOf(bowId, entries);
-      checkTaken(entries, nowMs());
       const appended = queries.append(entries, (fresh) => {
-        checkAppend(queries.logOf(bowId), queries.stateOf(bowId), fresh);
+        checkAppend(queries.logOf(bowId), queries.stateOf(bowId), fresh, nowMs());
       });
       if (appended.kind === 'idTaken') {
         throw new RefusedRequest(

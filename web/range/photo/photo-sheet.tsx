@@ -3,6 +3,7 @@ import { v7 as newId } from 'uuid';
 import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
+import { RefusedByServer } from '../../api/http.ts';
 import { keepPicture } from '../../api/keep-picture.ts';
 import type { Plot } from '../use-plot.ts';
 import { KeptPictures } from './kept-pictures.tsx';
@@ -57,16 +58,22 @@ export function PhotoSheet({
               store([{ kind: 'pictureKept', sessionId, pictureId, endNumber }]);
               onDone();
             },
-            () =>
-              setProblem(
-                'The shots are stored. The picture could not be sent and is not kept; choose it again when the server answers.',
-              ),
+            (error: unknown) => setProblem(pictureProblem(error)),
           );
         }}
       />
       {plot.session !== null && <KeptPictures bowId={bowId} session={plot.session} />}
     </Suspense>
   );
+}
+
+/** The shots read off it are entries like any others: where they are is said of them elsewhere. */
+function pictureProblem(error: unknown): string {
+  const why =
+    error instanceof RefusedByServer
+      ? error.message
+      : 'The picture could not be sent and is not kept; choose it again when the server answers.';
+  return `The shots are plotted. ${why}`;
 }
 
 function tenth(mm: number): number {
