@@ -7,8 +7,21 @@ import { type BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import { isReadyToTune, stepStates } from '#core/work/step-states.ts';
 
+/** Of the time only hours matter: a move set aside comes back on another day. */
+const GOOD_FOR_MS = 3_600_000;
+const known = new WeakMap<BowState, { readonly atMs: number; readonly summary: RackBow }>();
+
+/** What the rack shows of a bow; worked out anew only once something was logged, or an hour later. */
+export function rackSummaryOnce(state: BowState, nowMs: number): RackBow {
+  const before = known.get(state);
+  if (before !== undefined && Math.abs(nowMs - before.atMs) < GOOD_FOR_MS) return before.summary;
+  const summary = rackSummary(state, nowMs);
+  known.set(state, { atMs: nowMs, summary });
+  return summary;
+}
+
 /** What the rack shows of a bow, folded from its log. */
-export function rackSummary(state: BowState, nowMs: number): RackBow {
+function rackSummary(state: BowState, nowMs: number): RackBow {
   const { bow } = state;
   const steps = stepStates(state);
   const inState = (wanted: string) => steps.filter((step) => step.state === wanted).length;

@@ -1,3 +1,4 @@
+import { setImmediate } from 'node:timers/promises';
 import { Router } from 'express';
 import { z } from 'zod';
 import { type AppendResponse, appendRequestSchema, logQuerySchema } from '#contract/entry.ts';
@@ -8,7 +9,7 @@ import { onceFor } from '#core/record/once-for.ts';
 import { onlyMethods, readRequest, RefusedRequest } from '../http/problem.ts';
 import { checkAppend } from './append-checks.ts';
 import type { EntryQueries } from './entry-queries.ts';
-import { rackSummary } from './rack-summary.ts';
+import { rackSummaryOnce } from './rack-summary.ts';
 
 const bowIdSchema = z.uuid();
 
@@ -18,8 +19,8 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
 
   router
     .route('/bows')
-    .get((_request, response) => {
-      response.json(rackOf(queries, nowMs()) satisfies RackResponse);
+    .get(async (_request, response) => {
+      response.json((await rackOf(queries, nowMs())) satisfies RackResponse);
     })
     .all(onlyMethods('GET'));
 
@@ -81,15 +82,17 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
   return router;
 }
 
-function rackOf(queries: EntryQueries, nowMs: number): RackResponse {
+/** Bow by bow, with a turn for other requests in between: hundreds of bows must not hold up a shot. */
+async function rackOf(queries: EntryQueries, nowMs: number): Promise<RackResponse> {
   const bows: RackResponse['bows'] = [];
   const unreadable: RackResponse['unreadable'] = [];
   // A bow of which nothing can be read is none: its rows are among the strays.
   for (const bowId of queries.bowIds()) {
     const state = queries.stateOf(bowId);
-    if (state !== null) bows.push(rackSummary(state, nowMs));
+    if (state !== null) bows.push(rackSummaryOnce(state, nowMs));
     else if (queries.logOf(bowId).length > 0)
       unreadable.push({ bowId, setAside: queries.setAsideOf(bowId).length });
+    await setImmediate();
   }
   return { bows, unreadable, strays: queries.strays().length };
 }
