@@ -2,7 +2,7 @@ import { BareShaftHabit, type HabitReach } from '#core/practice/bare-shaft-habit
 import { SimulatedArcher, type ShootingTruth } from '#core/practice/simulated-archer.ts';
 import { TARGET_BASE } from '#demo/target-base.ts';
 import type { Control } from '#core/craft/controls.ts';
-import { bareShaftGain, type BareShaftAxis } from '#core/gains/prior-gains.ts';
+import { bareShaftGain, type BareShaftAxis } from '#core/priors/prior-gains.ts';
 import { seededUniform, standardNormal } from '#core/numeric/random.ts';
 import { G_PER_GR, N_PER_LBF } from '#core/quantity/units.ts';
 import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';

@@ -7,7 +7,7 @@ import { gainOf } from '#core/gains/learned-gains.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
 import type { LoggedEntry } from '#core/record/entry.ts';
 import { stateForSession } from '#core/record/as-of.ts';
-import { backUpOf } from '#core/record/back-up.ts';
+import { backUpOf } from '#core/work/back-up.ts';
 import { type BowState, foldLog } from '#core/record/fold.ts';
 import { readShots, writeShots } from '#core/shots/shots-csv.ts';
 import { verdictWords } from '#core/shots/verdict-words.ts';

@@ -3,7 +3,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { keepForOffline } from './api/register-offline.ts';
-import { keepConnected } from './connection/reconnect.ts';
+import { keepConnected } from './outbox/reconnect.ts';
 import { router } from './routes.tsx';
 import './theme/theme.css';
 

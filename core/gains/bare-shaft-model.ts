@@ -28,7 +28,7 @@ import {
   type BareShaftAxis,
   bareShaftGain,
   REFERENCE_DISTANCE_M,
-} from './prior-gains.ts';
+} from '../priors/prior-gains.ts';
 
 /** How far off bare shafts of a bow nobody has shot may be, mm at 18 m: one standard deviation. */
 const LEVEL_PRIOR_SD_MM = 100;

@@ -18,7 +18,7 @@ import {
   REFERENCE_TWISTS,
   TWIST_PRIOR,
   TWIST_TO_WEIGHT,
-} from './prior-gains.ts';
+} from '../priors/prior-gains.ts';
 import { meanVariance, type Repeatability } from './repeatability.ts';
 
 /** The readings that twists and bolts move together. */

@@ -10,7 +10,7 @@ import {
   type SpecialPrior,
 } from '../numeric/grid-linear.ts';
 import type { BowState, Measured } from '../record/fold.ts';
-import { fixedGains, type Gain, SIDE_SCREW_PRIOR } from './prior-gains.ts';
+import { fixedGains, type Gain, SIDE_SCREW_PRIOR } from '../priors/prior-gains.ts';
 import { meanVariance, type Repeatability } from './repeatability.ts';
 import type { ModelRow } from './plane-model.ts';
 

@@ -1,3 +1,4 @@
+import { HAND_MM } from '../priors/room-on-butt.ts';
 import type { BowState } from '../record/fold.ts';
 import type { SessionKind } from '../record/shooting-entries.ts';
 
@@ -5,8 +6,6 @@ import type { SessionKind } from '../record/shooting-entries.ts';
 export const FIRST_DISTANCES_M = { first: 6, second: 10 } as const;
 /** Shots at one distance before the next is gone to. */
 const SHOTS_BEFORE_FARTHER = 3;
-/** Room to the butt's edge that a shot has to keep: a hand's breadth, mm. */
-export const HAND_MM = 100;
 
 /** How far this build may be shot, and what that is reckoned from. */
 export interface FarthestDistance {

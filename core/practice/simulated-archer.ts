@@ -1,5 +1,5 @@
 import type { Control } from '../craft/controls.ts';
-import { REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { seededUniform, standardNormal, type Uniform } from '../numeric/random.ts';
 import type { ArrowState, NockAttitude } from '../record/shooting-entries.ts';
 

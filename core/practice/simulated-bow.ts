@@ -13,7 +13,7 @@ import {
   SIDE_SCREW_PRIOR,
   TWIST_PRIOR,
   TWIST_TO_WEIGHT,
-} from '../gains/prior-gains.ts';
+} from '../priors/prior-gains.ts';
 import { seededUniform, standardNormal, type Uniform } from '../numeric/random.ts';
 
 /** Where a simulated bow starts, and the setting at which its readings are exactly on target. */

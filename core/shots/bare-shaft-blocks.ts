@@ -4,7 +4,7 @@ import {
   BARE_SHAFT_FACET,
   type BareShaftAxis,
   REFERENCE_DISTANCE_M,
-} from '../gains/prior-gains.ts';
+} from '../priors/prior-gains.ts';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession, Shot } from '../record/shooting.ts';

@@ -3,7 +3,7 @@ import type { BareShaftBlock } from './bare-shaft-blocks.ts';
 import { type BounceOdds, bounceOdds, type HeightShot } from './bounce.ts';
 import { FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from './offset-posterior.ts';
 import { scatterPrior } from './scatter-history.ts';
-import { REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 
 /** Half of the normal 90 % interval in standard deviations. */
 const HALF_90 = 1.6449;

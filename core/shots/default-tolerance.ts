@@ -1,6 +1,6 @@
 import { PURPOSE_LABEL } from '../craft/bow-terms.ts';
 import { purposeToleranceMm } from '../craft/starting-values.ts';
-import { REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import { scatterPrior } from './scatter-history.ts';
 

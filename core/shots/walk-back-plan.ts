@@ -1,4 +1,4 @@
-import { HAND_MM } from '../limits/first-distances.ts';
+import { HAND_MM } from '../priors/room-on-butt.ts';
 import {
   AIM_SET_SD_MM,
   type PredictedHit,

@@ -1,5 +1,5 @@
 import { BLAME_LIST } from '../craft/blame-list.ts';
-import { BARE_SHAFT_AXES, type BareShaftAxis } from '../gains/prior-gains.ts';
+import { BARE_SHAFT_AXES, type BareShaftAxis } from '../priors/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { BareShaftVerdict } from '../shots/bare-shaft-verdict.ts';

@@ -2,7 +2,7 @@ import {
   BARE_SHAFT_FACET,
   type BareShaftAxis,
   REFERENCE_DISTANCE_M,
-} from '../gains/prior-gains.ts';
+} from '../priors/prior-gains.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';
 import {
   type BareShaftVerdict,

@@ -1,7 +1,7 @@
 import { BLAME_LIST } from '../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showNumber, showChance } from '../quantity/show.ts';
-import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import type { AxisVerdict } from '../shots/axis-verdict.ts';

@@ -4,7 +4,7 @@ import {
   type BareShaftModel,
   bareShaftModels,
 } from '../gains/bare-shaft-model.ts';
-import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { type StudentMixture, studentMixtureCdf } from '../numeric/student-mixture.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';

@@ -2,7 +2,7 @@ import { shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { type Control, CONTROL_FACTS } from '../craft/controls.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { bareShaftFigure, type BareShaftModel } from '../gains/bare-shaft-model.ts';
-import type { BareShaftAxis } from '../gains/prior-gains.ts';
+import type { BareShaftAxis } from '../priors/prior-gains.ts';
 import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import type { BowState } from '../record/fold.ts';

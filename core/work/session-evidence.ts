@@ -3,7 +3,7 @@ import {
   BARE_SHAFT_FACET,
   type BareShaftAxis,
   REFERENCE_DISTANCE_M,
-} from '../gains/prior-gains.ts';
+} from '../priors/prior-gains.ts';
 import type { BowState } from '../record/fold.ts';
 import type { ShootingSession } from '../record/shooting.ts';
 import { upsets } from '../craft/upsets.ts';

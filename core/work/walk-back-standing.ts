@@ -13,7 +13,7 @@ import {
   sightingInDistance,
   type WalkBackButt,
 } from '../shots/walk-back-plan.ts';
-import { REFERENCE_DISTANCE_M } from '../gains/prior-gains.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 
 /** Shots that an end at one distance needs before the next distance is gone to. */
 export const WALK_BACK_SHOTS = 3;

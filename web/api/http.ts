@@ -2,10 +2,10 @@ import type { z } from 'zod';
 import { BUILD_HEADER, NOW_HEADER } from '#contract/headers.ts';
 import { type Problem, problemSchema } from '#contract/problem.ts';
 import { noteOtherBuild, noteOutcome, type Outcome } from '../connection/connection.ts';
-import { noteServerTime } from '../outbox/device-time.ts';
+import { noteServerTime } from '../device/device-time.ts';
 import { buildId } from '#contract/build-id.ts';
 import { keepAnswer, lastAnswer } from './last-answers.ts';
-import { whenIdle } from './when-idle.ts';
+import { whenIdle } from '../device/when-idle.ts';
 
 const NOT_IN_THIS_FORM =
   'The record does not take it in this form. Nothing else is lost: enter it again in other words or figures.';

@@ -1,7 +1,7 @@
 import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
 import type { BowState } from '#core/record/fold.ts';
-import { type BowHandle, useBow } from '../api/use-bow.ts';
+import { type BowHandle, useBow } from '../bows/use-bow.ts';
 import { saveWholeBow } from '../outbox/save-copy.ts';
 import { rememberBow } from './last-bow.ts';
 import { CannotShow, Loading } from './page-states.tsx';

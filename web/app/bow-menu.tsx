@@ -2,8 +2,8 @@ import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useLocation, useNavigate } from 'react-router';
 import { BOW_KIND_LABEL } from '#core/craft/bow-terms.ts';
-import { lookAhead, useBow } from '../api/use-bow.ts';
-import { useRack } from '../api/use-rack.ts';
+import { lookAhead, useBow } from '../bows/use-bow.ts';
+import { useRack } from '../bows/use-rack.ts';
 
 /** The bow in hand, and a way to take another one without leaving the view. */
 export function BowMenu({ bowId }: { readonly bowId: string }) {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { CODES } from '#core/entry-line/codes.ts';
-import { setTunerName, tunerName } from '../api/tuner-name.ts';
+import { setTunerName, tunerName } from '../device/tuner-name.ts';
 import { changeSettings, THEMES, useSettings } from '../theme/use-settings.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';

@@ -1,4 +1,4 @@
-import { remember, remembered } from '../api/device-store.ts';
+import { remember, remembered } from '../device/device-store.ts';
 const KEY = 'keen-limb.last-bow';
 
 /** The bow this browser worked on last: where the Bench and Range tabs lead. */

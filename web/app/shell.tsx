@@ -1,8 +1,8 @@
 import { useState } from 'react';
 import { NavLink, Outlet, useLocation, useNavigate, useParams } from 'react-router';
 import { lastBowId } from './last-bow.ts';
-import { useBow } from '../api/use-bow.ts';
-import { ConnectionBar } from '../connection/connection-bar.tsx';
+import { useBow } from '../bows/use-bow.ts';
+import { ConnectionBar } from './connection-bar.tsx';
 import { HelpDialog } from './help-dialog.tsx';
 import { TopBar } from './top-bar.tsx';
 import { useShortcuts } from './use-shortcuts.ts';

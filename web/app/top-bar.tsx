@@ -1,7 +1,7 @@
 import { NavLink } from 'react-router';
 import { HAND_LABEL } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
-import { useBow } from '../api/use-bow.ts';
+import { useBow } from '../bows/use-bow.ts';
 import { BowMenu } from './bow-menu.tsx';
 import { VIEWS } from './views.ts';
 

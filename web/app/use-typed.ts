@@ -1,5 +1,5 @@
 import { useCallback, useState } from 'react';
-import { noteTyped, takeHalfTyped } from '../api/half-typed.ts';
+import { noteTyped, takeHalfTyped } from '../device/half-typed.ts';
 
 /** The text of the entry line; it comes back when the page was fetched anew for a new version. */
 export function useTyped(): readonly [text: string, setText: (text: string) => void] {

@@ -8,20 +8,20 @@ import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { nextMove } from '#core/work/next-move.ts';
 import { stepStates } from '#core/work/step-states.ts';
-import type { BowHandle } from '../api/use-bow.ts';
+import type { BowHandle } from '../bows/use-bow.ts';
 import { BowGate } from '../app/bow-gate.tsx';
 import { useTyped } from '../app/use-typed.ts';
 import { useNow } from '../app/use-now.ts';
 import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { AnotherShaft } from './another-shaft.tsx';
-import { ChangeDialog } from './change-dialog.tsx';
+import { ChangeDialog } from '../log-line/change-dialog.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
-import { EntryLine } from './entry-line.tsx';
+import { EntryLine } from '../log-line/entry-line.tsx';
 import { HowToCard } from './how-to-card.tsx';
-import { entryWords, Lately } from './lately.tsx';
-import { type LastEntered, lastEntered } from './last-entered.ts';
-import { NextMove } from './next-move.tsx';
+import { entryWords, Lately } from '../log-line/lately.tsx';
+import { type LastEntered, lastEntered } from '../log-line/last-entered.ts';
+import { NextMove } from '../log-line/next-move.tsx';
 import { OrderOfWork } from './order-of-work.tsx';
 import { PhotoDialog } from './photo-dialog.tsx';
 import { ReadingRows } from './reading-rows.tsx';
@@ -30,7 +30,7 @@ import { readingsOf, type Sight, SIGHTS } from './sights.ts';
 import { StepSheet } from './step-sheet.tsx';
 import { setToolInHand, toolInHand, withTool } from './tool-in-hand.ts';
 import { useFollowedSight } from './use-followed-sight.ts';
-import { useMoveActions } from './use-move-actions.ts';
+import { useMoveActions } from '../log-line/use-move-actions.ts';
 
 /** The bench of one bow. */
 export function BenchPage() {

@@ -10,7 +10,7 @@ import type { EntryBody } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { stringSchedule } from '#core/work/string-schedule.ts';
 import { ItemForm } from './item-form.tsx';
-import { whenWords } from './lately.tsx';
+import { whenWords } from '../log-line/lately.tsx';
 
 /** What is on the bow, since when; and a change of one item with what it puts in doubt. */
 export function FitOutPanel({

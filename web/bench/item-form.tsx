@@ -18,7 +18,7 @@ import { refusalWords } from '#core/limits/limit-words.ts';
 import type { ArrowFacts, BodyOf, StringFacts } from '#core/record/entry.ts';
 import type { BowState } from '#core/record/fold.ts';
 import { TextField } from '../ui/text-field.tsx';
-import { DoneAlready } from './change-dialog.tsx';
+import { DoneAlready } from '../log-line/change-dialog.tsx';
 
 const NEW_STRING = 'new';
 

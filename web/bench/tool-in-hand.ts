@@ -1,6 +1,6 @@
 import type { ReadingKind } from '#core/craft/readings.ts';
 import type { EntryBody } from '#core/record/entry.ts';
-import { remember, remembered } from '../api/device-store.ts';
+import { remember, remembered } from '../device/device-store.ts';
 
 const KEY = 'keen-limb.tools';
 

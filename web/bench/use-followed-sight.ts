@@ -2,7 +2,7 @@ import { useEffect, useMemo } from 'react';
 import type { BowState } from '#core/record/fold.ts';
 import type { Move } from '#core/work/move.ts';
 import { firstOpenBenchStep } from '#core/work/step-states.ts';
-import { remember, remembered } from '../api/device-store.ts';
+import { remember, remembered } from '../device/device-store.ts';
 import { type Sight, sightOf, SIGHTS } from './sights.ts';
 
 /**

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { entrySchema } from '#contract/entry.ts';
-import { forget, remembered, rememberedNames } from '../api/device-store.ts';
+import { forget, remembered, rememberedNames } from '../device/device-store.ts';
 import { keepEntries, keepUnreadable, type Refusal, readKept } from './outbox-db.ts';
 
 /** Where entries waited before they were kept in a database. */

@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
 import type { Entry, LoggedEntry } from '#core/record/entry.ts';
 import { connectionNow, noteNothingWaits, noteStorage } from '../connection/connection.ts';
-import { timeNow } from './device-time.ts';
+import { timeNow } from '../device/device-time.ts';
 import { takeOverOldStorage } from './old-storage.ts';
 import {
   changeKept,

@@ -2,7 +2,7 @@ import { ownLogResponseSchema } from '#contract/entry.ts';
 import { ENTRY_VERSION } from '#contract/entry-version.ts';
 import { setAsideResponseSchema } from '#contract/set-aside.ts';
 import { request } from '../api/http.ts';
-import { timeNow } from './device-time.ts';
+import { timeNow } from '../device/device-time.ts';
 
 /** Entries as a file in the browser's own downloads. */
 export function saveEntries(entries: readonly unknown[], name: string): void {

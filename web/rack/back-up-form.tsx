@@ -2,10 +2,10 @@ import { useState } from 'react';
 import { READINGS } from '#core/craft/readings.ts';
 import { showNumber, showSigned } from '#core/quantity/show.ts';
 import { showReading } from '#core/craft/show-reading.ts';
-import { backUpOf } from '#core/record/back-up.ts';
+import { backUpOf } from '#core/work/back-up.ts';
 import type { BodyOf, EntryBody } from '#core/record/entry.ts';
 import type { BowFacts } from '#core/record/entry.ts';
-import { useBow } from '../api/use-bow.ts';
+import { useBow } from '../bows/use-bow.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { useMakeBow } from './use-make-bow.ts';
 

@@ -1,9 +1,9 @@
 import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
-import { lookAhead } from '../api/use-bow.ts';
-import { useRack } from '../api/use-rack.ts';
-import { whenIdle } from '../api/when-idle.ts';
+import { lookAhead } from '../bows/use-bow.ts';
+import { useRack } from '../bows/use-rack.ts';
+import { whenIdle } from '../device/when-idle.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { BenchRehearsal } from '../bench/bench-rehearsal.tsx';
 import { NewBowDialog } from './new-bow-dialog.tsx';

@@ -2,8 +2,8 @@ import { Link } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import { BOW_KIND_LABEL, HAND_LABEL, PURPOSE_LABEL, SCHOOL_LABEL } from '#core/craft/bow-terms.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
-import { lookAhead } from '../api/use-bow.ts';
-import { whenWords } from '../bench/lately.tsx';
+import { lookAhead } from '../bows/use-bow.ts';
+import { whenWords } from '../log-line/lately.tsx';
 import { LyingBow } from '../drawing/lying-bow.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 

@@ -1,7 +1,7 @@
 import { useCallback, useRef } from 'react';
 import { useNavigate } from 'react-router';
 import type { EntryBody } from '#core/record/entry.ts';
-import { makeBowFrom } from '../api/use-bow.ts';
+import { makeBowFrom } from '../bows/use-bow.ts';
 
 /**
  * Makes a bow and goes to its bench. The page changes a moment after the press: a second press in

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
-import { LIGHT_LABEL, MARKS_LABEL, WIND_LABEL } from '#core/craft/range-words.ts';
+import { LIGHT_LABEL, MARKS_LABEL, WIND_LABEL } from '#core/record/range-words.ts';
 import type { BodyOf } from '#core/record/entry.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import { CONTACT_MARKS, type FlightSeen, LIGHTS, WINDS } from '#core/record/shooting-entries.ts';

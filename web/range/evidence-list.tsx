@@ -1,4 +1,4 @@
-import { BARE_SHAFT_AXES } from '#core/gains/prior-gains.ts';
+import { BARE_SHAFT_AXES } from '#core/priors/prior-gains.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';

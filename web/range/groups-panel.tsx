@@ -1,4 +1,4 @@
-import { ARROW_SHORT } from '#core/craft/range-words.ts';
+import { ARROW_SHORT } from '#core/record/range-words.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtDistance, showButtInterval, showChance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/record/fold.ts';

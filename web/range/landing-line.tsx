@@ -1,10 +1,10 @@
 import { sideOf } from '#core/craft/handedness.ts';
-import { REFERENCE_DISTANCE_M } from '#core/gains/prior-gains.ts';
+import { REFERENCE_DISTANCE_M } from '#core/priors/prior-gains.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
 import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { whenWords } from '../bench/lately.tsx';
+import { whenWords } from '../log-line/lately.tsx';
 
 interface Landing {
   readonly outwardMm: number;

@@ -1,7 +1,7 @@
 import { movesWords, showAmount } from '#core/craft/controls.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import type { Control } from '#core/craft/controls.ts';
-import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/gains/prior-gains.ts';
+import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';

@@ -1,9 +1,9 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { SESSION_KIND_LABEL } from '#core/craft/range-words.ts';
+import { SESSION_KIND_LABEL } from '#core/record/range-words.ts';
 import type { BowState } from '#core/record/fold.ts';
 import type { ShootingSession } from '#core/record/shooting.ts';
-import { whenWords } from '../bench/lately.tsx';
+import { whenWords } from '../log-line/lately.tsx';
 
 const ITEM =
   'flex min-h-11 items-center px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet';

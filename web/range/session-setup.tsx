@@ -4,7 +4,7 @@ import {
   LIGHT_LABEL,
   SESSION_KIND_LABEL,
   WIND_LABEL,
-} from '#core/craft/range-words.ts';
+} from '#core/record/range-words.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/record/fold.ts';

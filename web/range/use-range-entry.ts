@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { ARROW_LABEL } from '#core/craft/range-words.ts';
+import { ARROW_LABEL } from '#core/record/range-words.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import type { EntryLine as EntryRead } from '#core/entry-line/entry-line.ts';
 import { readRangeLine } from '#core/entry-line/read-range-line.ts';

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from 'react';
-import { remember, remembered } from '../api/device-store.ts';
+import { remember, remembered } from '../device/device-store.ts';
 
 export const THEMES = ['shop', 'night', 'sun'] as const;
 type Theme = (typeof THEMES)[number];

@@ -1,5 +1,5 @@
 import { type ClockAnchor, timeBy } from '#core/record/device-clock.ts';
-import { remember, remembered } from '../api/device-store.ts';
+import { remember, remembered } from './device-store.ts';
 
 /** How far this device's clock is behind the server's, ms, as last seen; kept over a reload. */
 const OFFSET = 'keen-limb.clock-offset';

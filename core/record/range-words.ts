@@ -5,7 +5,7 @@ import type {
   Light,
   SessionKind,
   Wind,
-} from '../record/shooting-entries.ts';
+} from './shooting-entries.ts';
 
 /** How the things of the shooting line are called on the screen. */
 export const ARROW_LABEL: Readonly<Record<ArrowState, string>> = {

@@ -2,8 +2,8 @@ import { useSWRConfig, mutate } from 'swr';
 import useSWR from 'swr';
 import { type LogResponse, ownLogResponseSchema } from '#contract/entry.ts';
 import type { LoggedEntry } from '#core/record/entry.ts';
-import { request, requestKept, ServerAway } from './http.ts';
-import { keepAddition } from './last-answers.ts';
+import { request, requestKept, ServerAway } from '../api/http.ts';
+import { keepAddition } from '../api/last-answers.ts';
 import { onDelivered } from '../outbox/outbox.ts';
 
 /** One bow's log as the server keeps it: asked for whole once, then only for what is newer. */

@@ -1,7 +1,7 @@
 import { type ReactNode, useSyncExternalStore } from 'react';
 import type { BowState } from '#core/record/fold.ts';
-import { takeNewVersion } from '../api/half-typed.ts';
-import { entryWords, whenWords } from '../bench/lately.tsx';
+import { takeNewVersion } from '../device/half-typed.ts';
+import { entryWords, whenWords } from '../log-line/lately.tsx';
 import {
   letGo,
   outboxNow,
@@ -11,9 +11,9 @@ import {
   type Waiting,
 } from '../outbox/outbox.ts';
 import { saveEntries, saveSetAside } from '../outbox/save-copy.ts';
-import { connectionNow, subscribeConnection } from './connection.ts';
-import { connectionWords, type WaitingCount } from './connection-words.ts';
-import { tryNow } from './reconnect.ts';
+import { connectionNow, subscribeConnection } from '../connection/connection.ts';
+import { connectionWords, type WaitingCount } from '../connection/connection-words.ts';
+import { tryNow } from '../outbox/reconnect.ts';
 
 /** The server's word for an entry taken later than now. */
 const IN_FUTURE = 'takenInFuture';

@@ -1,6 +1,6 @@
 import useSWR from 'swr';
 import { type RackResponse, rackResponseSchema } from '#contract/rack.ts';
-import { requestKept } from './http.ts';
+import { requestKept } from '../api/http.ts';
 
 /**
  * Every bow, summed up by the server.

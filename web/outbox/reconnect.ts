@@ -1,8 +1,8 @@
 import { mutate } from 'swr';
-import { openOutbox } from '../outbox/outbox.ts';
-import { flush } from '../outbox/sender.ts';
-import { pauseMs } from './backoff.ts';
-import { connectionNow, subscribeConnection } from './connection.ts';
+import { openOutbox } from './outbox.ts';
+import { flush } from './sender.ts';
+import { pauseMs } from '../connection/backoff.ts';
+import { connectionNow, subscribeConnection } from '../connection/connection.ts';
 
 const isOurs = (key: unknown) => typeof key === 'string' && key.startsWith('/api/bows');
 

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
-import { targetFor } from '../work/targets.ts';
+import { targetFor } from './targets.ts';
 import { backUpOf } from './back-up.ts';
 
 it('makes the first bow’s readings the bands of the second, nothing counted carried over', () => {

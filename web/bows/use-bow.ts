@@ -5,11 +5,11 @@ import { type BowState, foldLog } from '#core/record/fold.ts';
 import { inTakenOrder, newestTakenMs } from '#core/record/taken-order.ts';
 import { stepStates } from '#core/work/step-states.ts';
 import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';
-import { timeNow } from '../outbox/device-time.ts';
+import { timeNow } from '../device/device-time.ts';
 import { outboxNow, post, subscribeOutbox, type Waiting } from '../outbox/outbox.ts';
-import { cleanTexts } from './clean-text.ts';
-import { tunerName } from './tuner-name.ts';
-import { whenIdle } from './when-idle.ts';
+import { cleanTexts } from '../api/clean-text.ts';
+import { tunerName } from '../device/tuner-name.ts';
+import { whenIdle } from '../device/when-idle.ts';
 
 export interface BowHandle {
   readonly state: BowState | null;

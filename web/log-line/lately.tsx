@@ -7,7 +7,7 @@ import {
 import { CHECKLIST_TITLE } from '#core/craft/checklists.ts';
 import { changeWords, CONTROL_FACTS } from '#core/craft/controls.ts';
 import { FIT_OUT_LABEL } from '#core/craft/fit-out.ts';
-import { ARROW_LABEL } from '#core/craft/range-words.ts';
+import { ARROW_LABEL } from '#core/record/range-words.ts';
 import { lowerFirst, upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { stepFacts } from '#core/craft/steps.ts';
