@@ -55,8 +55,21 @@ export default defineConfig(({ isSsrBuild }) => ({
         },
   },
   define: {
-    __BUILD_ID__: JSON.stringify(buildId()),
+    // Pages and server that are both worked on are of one build, whatever has changed since.
+    __BUILD_ID__: JSON.stringify(process.env['KEEN_LIMB_BUILD'] ?? buildId()),
     __BUILD_HEADER__: JSON.stringify(BUILD_HEADER),
+  },
+  server: {
+    // Not the whole of /api: in their folder of that name the pages have modules.
+    proxy: {
+      '^/api/(bows|strays|health)': {
+        target: process.env['KEEN_LIMB_API'] ?? 'http://localhost:4317',
+        // The server answers its own pages only: host and origin have to agree.
+        changeOrigin: false,
+      },
+    },
+    // The pages are made of core and contract too, which lie beside their folder.
+    fs: { allow: [import.meta.dirname] },
   },
   worker: { format: 'es' },
   build: {

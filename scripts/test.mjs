@@ -8,14 +8,18 @@ ensureChromium();
 
 let passed = 0;
 let failed = 0;
+/** Checks and tests that failed, by name: what a long run is read for. */
+const failures = [];
 
 function check(name, command, args) {
   console.log(`\n== ${name}`);
-  const { status } = spawnSync('npx', ['--no-install', command, ...args], { stdio: 'inherit' });
+  const [program, before] =
+    command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
+  const { status } = spawnSync(program, [...before, ...args], { stdio: 'inherit' });
   if (status === 0) passed += 1;
   else {
     failed += 1;
-    console.error(`${name} failed`);
+    failures.push(name);
   }
   return status === 0;
 }
@@ -31,10 +35,7 @@ rmSync('test-results', { recursive: true, force: true });
 check('formatting', 'biome', ['format', '.']);
 check('types', 'tsc', ['-b']);
 check('lint', 'eslint', ['.', '--max-warnings', '0']);
-console.log('\n== layers');
-if (spawnSync(process.execPath, ['scripts/check-layers.mjs'], { stdio: 'inherit' }).status === 0)
-  passed += 1;
-else failed += 1;
+check('layers', 'node', ['scripts/check-layers.mjs']);
 check('dead code', 'knip', []);
 // Some of them start the program itself.
 ensureBuilt();
@@ -51,5 +52,6 @@ count('test-results/unit.json', ({ numPassedTests, numFailedTests }) => [
 check('browser tests', 'playwright', ['test']);
 count('test-results/browser.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
 
+if (failures.length > 0) console.log(`\nFailed: ${failures.join('; ')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
