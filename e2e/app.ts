@@ -57,6 +57,7 @@ export class App {
   /** Turns bytes on the disk while the server is not running, wherever the text stands. */
   spoil(text: string, instead: string): void {
     const bytes = readFileSync(this.file);
+    if (!bytes.includes(text)) throw new Error(`nothing to spoil: ${text}`);
     for (let at = bytes.indexOf(text); at >= 0; at = bytes.indexOf(text, at + 1))
       bytes.write(instead, at, 'latin1');
     writeFileSync(this.file, bytes);
@@ -98,12 +99,26 @@ export class App {
     if (!answer.ok) throw new Error(await answer.text());
   }
 
+  /** A bow's log once nothing more comes: what was pressed is kept by the browser first, and then sent. */
   async log(name: string): Promise<{ id: string; body: Record<string, unknown> }[]> {
-    const answer = await fetch(`${this.address}/api/bows/${await this.bowId(name)}/entries`);
-    return ((await answer.json()) as { entries: { id: string; body: Record<string, unknown> }[] })
-      .entries;
+    const address = `${this.address}/api/bows/${await this.bowId(name)}/entries`;
+    const read = async () =>
+      (
+        (await (await fetch(address)).json()) as {
+          entries: { id: string; body: Record<string, unknown> }[];
+        }
+      ).entries;
+    for (let known = await read(); ; ) {
+      await new Promise((later) => setTimeout(later, QUIET_MS));
+      const now = await read();
+      if (now.length === known.length) return now;
+      known = now;
+    }
   }
 }
+
+/** Nothing pressed is longer on its way than this, busy machines included. */
+const QUIET_MS = 300;
 
 /** What the browser itself says of requests that found no server: tests cut the network. */
 const OF_A_CUT_NETWORK = ['Failed to load resource', 'when fetching the script'];

@@ -6,21 +6,28 @@ import { expect, test } from '@playwright/test';
 
 const LAYERS = ['core', 'contract', 'server', 'web', 'demo', 'e2e', 'bench'];
 
-/** Runs the layer check on a small house of its own with one planted file. */
-function checkWith(
-  file: string,
-  text: string,
-): { readonly status: number | null; readonly said: string } {
+/** Runs the layer check on a small house of its own with files planted in it. */
+function checkWith(planted: Readonly<Record<string, string>>): {
+  readonly status: number | null;
+  readonly said: string;
+} {
   const folder = mkdtempSync(join(tmpdir(), 'keen-limb-layers-'));
-  for (const name of ['dependency-cruiser.cjs', 'tsconfig.base.json', 'package.json'])
+  for (const name of [
+    'dependency-cruiser.cjs',
+    'dependency-cruiser.folders.cjs',
+    'tsconfig.base.json',
+    'package.json',
+  ])
     cpSync(name, join(folder, name));
   symlinkSync(resolve('node_modules'), join(folder, 'node_modules'));
   for (const layer of LAYERS) {
     mkdirSync(join(folder, layer), { recursive: true });
     writeFileSync(join(folder, layer, 'thing.ts'), `export const ${layer} = 1;\n`);
   }
-  mkdirSync(dirname(join(folder, file)), { recursive: true });
-  writeFileSync(join(folder, file), text);
+  for (const [file, text] of Object.entries(planted)) {
+    mkdirSync(dirname(join(folder, file)), { recursive: true });
+    writeFileSync(join(folder, file), text);
+  }
   const { status, stdout } = spawnSync(process.execPath, [resolve('scripts/check-layers.mjs')], {
     cwd: folder,
     encoding: 'utf8',
@@ -31,7 +38,7 @@ function checkWith(
 
 test('a house in order passes the layer check', () => {
   expect(
-    checkWith('core/fine.ts', "import { core } from './thing.ts';\nexport const fine = core;\n")
+    checkWith({ 'core/fine.ts': "import { core } from './thing.ts';\nexport const fine = core;\n" })
       .status,
   ).toBe(0);
 });
@@ -49,11 +56,10 @@ for (const [rule, file, text] of [
   test(`the layer check fails on ${rule} (${file}: ${text.trim().slice(-18)})`, () => {
     const planted =
       rule === 'no-circular'
-        ? checkWith(
-            'core/other.ts',
-            "export { other as a } from './other.ts';\nexport const other = 1;\n",
-          )
-        : checkWith(file, text);
+        ? checkWith({
+            'core/other.ts': "export { other as a } from './other.ts';\nexport const other = 1;\n",
+          })
+        : checkWith({ [file]: text });
     expect(planted.status).not.toBe(0);
     expect(planted.said).toContain(rule);
   });
@@ -88,4 +94,15 @@ test('core can name neither console nor process nor a clock: the compiler or the
   for (const name of ['console', 'process', 'performance', 'Date', 'Buffer'])
     expect(linted.stdout).toContain(`Unexpected use of '${name}'`);
   rmSync(folder, { recursive: true, force: true });
+});
+
+test('the layer check fails on a circle between folders that no two files make', () => {
+  const { status, said } = checkWith({
+    'core/rooms/one/a.ts': "export { b } from '../other/b.ts';\n",
+    'core/rooms/one/c.ts': 'export const c = 1;\n',
+    'core/rooms/other/b.ts': 'export const b = 1;\n',
+    'core/rooms/other/d.ts': "export { c } from '../one/c.ts';\n",
+  });
+  expect(status).not.toBe(0);
+  expect(said).toContain('no-circles-between-folders');
 });

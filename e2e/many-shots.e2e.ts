@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import { expect, openRange, test, verdict } from './app.ts';
+import { allStored, expect, openRange, test, verdict } from './app.ts';
 
 test('with 300 shots plotted and the processor slowed four times, a tap is drawn in the next frame', async ({
   page,
@@ -108,6 +108,7 @@ test('taps that follow each other at once are all kept, in their order', async (
       );
   });
   await expect(verdict(page)).toContainText('6 of 6 shots counted');
+  await allStored(page);
   const placed = (await app.log('Heron')).filter(({ body }) => body['kind'] === 'shotPlaced');
   const outward = placed.slice(-6).map(({ body }) => body['outwardMm'] as number);
   expect(outward).toEqual(outward.toSorted((one, other) => one - other));

@@ -2,6 +2,9 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 
+/** What is said while something is made ready goes beside the output: that belongs to who asked. */
+const BESIDE = { stdio: ['ignore', 2, 2] };
+
 /** Runs a command in the foreground; ends this process with its code when it fails. */
 export function run(command, args, options = {}) {
   const { status } = spawnSync(command, args, { stdio: 'inherit', ...options });
@@ -13,10 +16,10 @@ export function ensurePackages() {
   const marker = 'node_modules/.package-lock.json';
   if (existsSync(marker) && statSync(marker).mtimeMs >= statSync('package-lock.json').mtimeMs)
     return;
-  console.log(
+  console.error(
     'Installing packages. The database driver is compiled here; this takes 2 to 4 minutes once.',
   );
-  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error']);
+  run('npm', ['ci', '--no-audit', '--no-fund', '--loglevel=error'], BESIDE);
   writeFileSync(marker, readFileSync(marker));
 }
 
@@ -34,9 +37,10 @@ const BUILD_STAMP = 'dist/built';
 /** Builds pages and server when any source is newer than the last build. */
 export function ensureBuilt() {
   if (existsSync(BUILD_STAMP) && newestMs(SOURCES) <= statSync(BUILD_STAMP).mtimeMs) return;
-  console.log('Building…');
-  run('npx', ['--no-install', 'vite', 'build', '--logLevel', 'warn']);
-  run('npx', ['--no-install', 'vite', 'build', '--ssr', 'server/main.ts', '--logLevel', 'warn']);
+  console.error('Building…');
+  const build = ['--no-install', 'vite', 'build', '--logLevel', 'warn'];
+  run('npx', build, BESIDE);
+  run('npx', [...build, '--ssr', 'server/main.ts'], BESIDE);
   mkdirSync('dist', { recursive: true });
   writeFileSync(BUILD_STAMP, new Date().toISOString());
 }
@@ -60,7 +64,7 @@ const CHROMIUM = '/usr/bin/chromium';
 /** Browser tests drive Debian's Chromium; installs it where that is possible, says how where not. */
 export function ensureChromium() {
   if (existsSync(CHROMIUM)) return;
-  console.log('Installing chromium for the browser tests.');
+  console.error('Installing chromium for the browser tests.');
   const quiet = { stdio: ['ignore', 'ignore', 'inherit'] };
   const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   spawnSync('apt-get', ['update', '-qq'], { ...quiet, env: environment });

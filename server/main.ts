@@ -1,4 +1,5 @@
 import { resolve } from 'node:path';
+import { adviseCommand } from './commands/advise.ts';
 import { copyCommand } from './commands/copy.ts';
 import { restoreCommand } from './commands/restore.ts';
 import { serveCommand } from './commands/serve.ts';
@@ -18,11 +19,16 @@ async function main(): Promise<void> {
       case 'copy':
         console.log(await copyCommand(file, rest[0] === 'daily' ? 'daily' : 'asked', Date.now()));
         return;
+      case 'advise':
+        await adviseCommand(process.stdin, process.stdout);
+        return;
       case 'restore':
         console.log(restoreCommand(rest[0], file, Date.now()));
         return;
       default:
-        throw new StartFault(`There is no command "${command}": serve, copy and restore are.`);
+        throw new StartFault(
+          `There is no command "${command}": serve, copy, restore and advise are.`,
+        );
     }
   } catch (error) {
     console.error(startFaultOf(error, file).message);

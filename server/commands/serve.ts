@@ -56,10 +56,6 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
     });
     server.listen(port, HOST, listening);
   });
-  const address = server.address();
-  const bound = typeof address === 'object' && address !== null ? address.port : port;
-  console.log(`Keen Limb is at http://localhost:${bound}`);
-  console.log(`Data: ${file}`);
   const stopCopies = copyDaily({ file, program, env, nowMs });
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
@@ -73,6 +69,11 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
       server.closeAllConnections();
     });
   }
+  // Said last: who reads it may send a signal at once.
+  const address = server.address();
+  const bound = typeof address === 'object' && address !== null ? address.port : port;
+  console.log(`Keen Limb is at http://localhost:${bound}`);
+  console.log(`Data: ${file}`);
 }
 
 function portOf(said: string | undefined): number {

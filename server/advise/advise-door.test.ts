@@ -1,0 +1,131 @@
+import { readFileSync } from 'node:fs';
+import { PassThrough } from 'node:stream';
+import { gunzipSync } from 'node:zlib';
+import { describe, expect, it } from 'vitest';
+import type { Entry, LoggedEntry } from '#core/record/entry.ts';
+import { foldLog } from '#core/record/fold.ts';
+import { nextMove } from '#core/work/next-move.ts';
+import { stepStates } from '#core/work/step-states.ts';
+import { demoClub } from '#demo/demo-club.ts';
+import { rackSummaryOnce } from '../bows/rack-summary.ts';
+import { adviseCommand } from '../commands/advise.ts';
+import { NOW_MS } from '../fixtures/club-server.ts';
+import { AdviseDoor } from './advise-door.ts';
+
+const say = (door: AdviseDoor, command: unknown) =>
+  JSON.parse(door.answer(JSON.stringify(command))) as Record<string, unknown>;
+const [heron, wren] = demoClub(NOW_MS) as [readonly Entry[], readonly Entry[]];
+
+/** Logs that were kept from earlier: the club's, and what a generator made of every kind of entry. */
+const KEPT = JSON.parse(
+  gunzipSync(
+    readFileSync(new URL('../fixtures/records/schema-2.logs.json.gz', import.meta.url)),
+  ).toString(),
+) as Record<string, LoggedEntry[]>;
+const withoutSeq = ({ seq: _seq, ...entry }: LoggedEntry): Entry => entry;
+
+function filled(entries: readonly Entry[]): AdviseDoor {
+  const door = new AdviseDoor();
+  for (let from = 0; from < entries.length; from += 100)
+    expect(say(door, { entries: entries.slice(from, from + 100) })).toHaveProperty('appended');
+  return door;
+}
+
+describe('a session of a script', () => {
+  it('appends and is answered with data: units in names, ids, no sentence needed', () => {
+    const door = filled(heron);
+    const { state } = say(door, { ask: 'state' }) as { state: Record<string, unknown[]> };
+    expect(state['readings']).toContainEqual(
+      expect.objectContaining({ reading: 'braceHeight', isFresh: expect.any(Boolean) as boolean }),
+    );
+    const { advice } = say(door, { ask: 'advice' });
+    expect(advice).toMatchObject({
+      step: 'roughBrace',
+      isStop: false,
+      action: { kind: 'change', changes: [{ control: 'twists', amountTwists: 3 }] },
+    });
+    const { plan } = say(door, { ask: 'plan' }) as { plan: { best: object } };
+    expect(plan.best).toMatchObject({ changes: [{ control: 'twists', amountTwists: 3 }] });
+    const { verdict } = say(door, { ask: 'verdict' });
+    expect(verdict).toMatchObject({
+      distanceM: 18,
+      outward: { call: expect.any(String) as string },
+    });
+    expect(say(door, { ask: 'remedies' })).toHaveProperty('remedies.bareShaftUp');
+  });
+
+  it('asks which of several bows, and answers for the one that is named', () => {
+    const door = filled(heron);
+    say(door, { entries: wren.slice(0, 50) });
+    expect(say(door, { ask: 'steps' })).toEqual({ error: { code: 'whichBow' } });
+    const bow = wren[0]!.bowId;
+    const { state } = say(door, { ask: 'state', bow }) as { state: { bow: { name: string } } };
+    expect(state.bow.name).toBe('Wren');
+  });
+
+  it.each([
+    ['not JSON', '{', 'notJson'],
+    ['no command', '{"do":1}', 'noCommand'],
+    ['no object', '7', 'noCommand'],
+    ['an unknown question', '{"ask":"weather"}', 'invalidInput'],
+    ['a bow nobody made', '{"ask":"state"}', 'unknownBow'],
+    ['a newer form', '{"version":99,"entries":[{}]}', 'newerEntries'],
+    ['no entries', '{"entries":[]}', 'invalidInput'],
+  ])('%s is answered with an error as data', (_what, line, code) => {
+    const answer = JSON.parse(new AdviseDoor().answer(line)) as { error: { code: string } };
+    expect(answer.error.code).toBe(code);
+  });
+
+  it('keeps nothing of a line that is refused', () => {
+    const door = new AdviseDoor();
+    const [made, ...rest] = heron as [Entry, ...Entry[]];
+    expect(say(door, { entries: rest.slice(0, 3) })).toMatchObject({ error: { code: 'notMade' } });
+    expect(say(door, { entries: [made, made] })).toMatchObject({
+      error: { code: 'bowMadeTwice', path: 'entries.1.body.kind' },
+    });
+    expect(say(door, { entries: [made, rest[0], rest[0]] })).toMatchObject({
+      error: { code: 'idTaken', path: 'entries.2.id' },
+    });
+    expect(say(door, { ask: 'state' })).toEqual({ error: { code: 'unknownBow' } });
+    expect(say(door, { entries: [made, { ...rest[0], by: 7 }] })).toMatchObject({
+      error: { code: 'invalidInput', issues: [{ path: 'entries.1.by' }] },
+    });
+  });
+});
+
+describe('the door and the bench', () => {
+  it.each(Object.keys(KEPT))('say the same of the log of %s', (bowId) => {
+    const log = KEPT[bowId]!;
+    const door = filled(log.map(withoutSeq));
+    const state = foldLog(log)!;
+    const atMs = NOW_MS + 400 * 86_400_000;
+    const at = new Date(atMs).toISOString();
+    const move = nextMove(state, atMs);
+    const { advice } = say(door, { ask: 'advice', at }) as {
+      advice: { key: string; step: string; isStop: boolean } | null;
+    };
+    expect(advice?.key).toBe(move?.key);
+    expect(advice?.step).toBe(move?.step);
+    expect(advice?.isStop).toBe(rackSummaryOnce(state, atMs).nextMove?.stop);
+    const { steps } = say(door, { ask: 'steps' }) as { steps: { step: string; state: string }[] };
+    expect(steps.map((one) => [one.step, one.state])).toEqual(
+      stepStates(state).map((one) => [one.step.id, one.state]),
+    );
+  });
+});
+
+describe('the command', () => {
+  it('answers line by line, and ends with its input', async () => {
+    const commands = new PassThrough();
+    const answers = new PassThrough();
+    const running = adviseCommand(commands, answers);
+    commands.end(
+      `${JSON.stringify({ entries: heron.slice(0, 40) })}\n\n{"ask":"steps"}\nnonsense\n`,
+    );
+    await running;
+    const lines = String(answers.read()).trim().split('\n');
+    expect(lines).toHaveLength(3);
+    expect(lines[0]).toBe('{"appended":40}');
+    expect(lines[2]).toBe('{"error":{"code":"notJson"}}');
+  });
+});

@@ -1,0 +1,108 @@
+import { z } from 'zod';
+import { appendRequestSchema } from '#contract/entry.ts';
+import { NewerEntry } from '#contract/entry-version.ts';
+import type { LoggedEntry } from '#core/record/entry.ts';
+import { type BowState, foldLog } from '#core/record/fold.ts';
+import { instantMs } from '#core/quantity/instant.ts';
+import { ANSWERS, QUESTIONS } from './answers.ts';
+
+const questionSchema = z.strictObject({
+  ask: z.enum(QUESTIONS),
+  /** Which bow; may be left out while there is one. */
+  bow: z.uuid().optional(),
+  /** The moment it is asked at, ISO 8601; the newest entry's own where it is left out. */
+  at: z.iso.datetime().optional(),
+});
+
+/** Why a line was not answered; nothing of it was kept. */
+type AdviseError =
+  | { readonly code: 'notJson' | 'noCommand' | 'unknownBow' | 'whichBow' | 'newerEntries' }
+  | { readonly code: 'invalidInput'; readonly issues: readonly { path: string; message: string }[] }
+  | { readonly code: 'idTaken' | 'bowMadeTwice' | 'notMade'; readonly path: string };
+
+interface Bow {
+  readonly log: LoggedEntry[];
+  readonly ids: Set<string>;
+  /** Folded from the log as it is; null once something was appended since. */
+  state: BowState | null;
+}
+
+/**
+ * Questions and answers a line each, for scripts: `{"entries": […]}` appends to logs in memory,
+ * `{"ask": "advice"}` answers with data. A log is taken as it is, as one that is read from the disk:
+ * what passes a limit is flagged in its answers and not refused.
+ */
+export class AdviseDoor {
+  private readonly bows = new Map<string, Bow>();
+
+  /** @param line one command as JSON; returns one line of JSON, an error as data too */
+  answer(line: string): string {
+    let command: unknown;
+    try {
+      command = JSON.parse(line);
+    } catch {
+      return error({ code: 'notJson' });
+    }
+    if (typeof command !== 'object' || command === null) return error({ code: 'noCommand' });
+    if ('entries' in command) return this.append(command);
+    return 'ask' in command ? this.ask(command) : error({ code: 'noCommand' });
+  }
+
+  private append(command: unknown): string {
+    let parsed: ReturnType<typeof appendRequestSchema.safeParse>;
+    try {
+      parsed = appendRequestSchema.safeParse(command);
+    } catch (fault) {
+      if (fault instanceof NewerEntry) return error({ code: 'newerEntries' });
+      throw fault;
+    }
+    if (!parsed.success) return invalid(parsed.error);
+    const { entries } = parsed.data;
+    const coming = new Map<string, Set<string>>();
+    for (const [at, { id, bowId, body }] of entries.entries()) {
+      const known = this.bows.get(bowId);
+      const fresh = coming.get(bowId) ?? new Set();
+      coming.set(bowId, fresh);
+      const isFirst = known === undefined && fresh.size === 0;
+      if (isFirst !== (body.kind === 'bowMade'))
+        return error({
+          code: isFirst ? 'notMade' : 'bowMadeTwice',
+          path: `entries.${at}.body.kind`,
+        });
+      if (known?.ids.has(id) === true || fresh.has(id))
+        return error({ code: 'idTaken', path: `entries.${at}.id` });
+      fresh.add(id);
+    }
+    for (const entry of entries) {
+      const bow = this.bows.get(entry.bowId) ?? { log: [], ids: new Set<string>(), state: null };
+      this.bows.set(entry.bowId, bow);
+      bow.log.push({ ...entry, seq: bow.log.length + 1 });
+      bow.ids.add(entry.id);
+      bow.state = null;
+    }
+    return JSON.stringify({ appended: entries.length });
+  }
+
+  private ask(command: unknown): string {
+    const parsed = questionSchema.safeParse(command);
+    if (!parsed.success) return invalid(parsed.error);
+    const { ask, bow: bowId, at } = parsed.data;
+    if (bowId === undefined && this.bows.size > 1) return error({ code: 'whichBow' });
+    const bow = bowId === undefined ? [...this.bows.values()][0] : this.bows.get(bowId);
+    if (bow === undefined) return error({ code: 'unknownBow' });
+    const state = (bow.state ??= foldLog(bow.log));
+    if (state === null) return error({ code: 'unknownBow' });
+    return JSON.stringify({ [ask]: ANSWERS[ask](state, instantMs(at ?? state.lastAt)) });
+  }
+}
+
+function error(what: AdviseError): string {
+  return JSON.stringify({ error: what });
+}
+
+function invalid({ issues }: z.ZodError): string {
+  return error({
+    code: 'invalidInput',
+    issues: issues.map(({ path, message }) => ({ path: path.join('.'), message })),
+  });
+}

@@ -1,0 +1,186 @@
+import { type Control, CONTROL_FACTS } from '#core/craft/controls.ts';
+import { READING_KINDS, READINGS } from '#core/craft/readings.ts';
+import type { Upset } from '#core/craft/upsets.ts';
+import { presentReading } from '#core/gains/present-reading.ts';
+import { shootingBars } from '#core/limits/shooting-bars.ts';
+import { stopsOf } from '#core/limits/stops.ts';
+import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
+import type { BowState } from '#core/record/fold.ts';
+import type { AxisVerdict } from '#core/shots/axis-verdict.ts';
+import { bareShaftEvidence } from '#core/work/bare-shaft-evidence.ts';
+import type { Move } from '#core/work/move.ts';
+import { nextMove } from '#core/work/next-move.ts';
+import { planSetup, type SetupOption } from '#core/work/plan-setup.ts';
+import { remediesFor } from '#core/work/remedies.ts';
+import { stepStates } from '#core/work/step-states.ts';
+import { targetFor } from '#core/work/targets.ts';
+
+/** What may be asked of a bow. */
+export const QUESTIONS = ['state', 'steps', 'verdict', 'advice', 'remedies', 'plan'] as const;
+export type Question = (typeof QUESTIONS)[number];
+
+/**
+ * Answers as data: numbers with their unit in their name, ids of steps, readings and controls. The
+ * sentences the views show are made of the same; none is needed to understand these.
+ */
+export const ANSWERS: Readonly<Record<Question, (state: BowState, nowMs: number) => unknown>> = {
+  state: stateAnswer,
+  steps: stepsAnswer,
+  verdict: verdictAnswer,
+  advice: (state, nowMs) => adviceAnswer(nextMove(state, nowMs)),
+  remedies: remediesAnswer,
+  plan: planAnswer,
+};
+
+const UNIT_OF_READING = { length: 'Mm', force: 'N' } as const;
+
+function stateAnswer(state: BowState): unknown {
+  const readings = READING_KINDS.flatMap((reading) => {
+    const present = presentReading(state, reading);
+    if (present === null) return [];
+    const unit = UNIT_OF_READING[READINGS[reading].quantity];
+    const target = targetFor(state, reading);
+    return [
+      {
+        reading,
+        [`value${unit}`]: present.value,
+        [`plusMinus${unit}`]: present.plusMinus,
+        isFresh: present.fresh,
+        readAt: present.measured.at,
+        band:
+          target === null
+            ? null
+            : { [`low${unit}`]: target.low, [`high${unit}`]: target.high, source: target.source },
+      },
+    ];
+  });
+  return {
+    bow: state.bow,
+    readings,
+    positions: state.positions,
+    moved: [...state.moved].map(([control, amount]) => changeData(control, amount)),
+    stops: stopsOf(state),
+    shootingBars: shootingBars(state),
+    sessions: state.sessions.map(({ sessionId, sessionKind, distanceM, shots, closed }) => ({
+      sessionId,
+      sessionKind,
+      distanceM,
+      shots: shots.length,
+      closed,
+    })),
+    entriesUnreadable: state.unreadable,
+    lastAt: state.lastAt,
+  };
+}
+
+function stepsAnswer(state: BowState): unknown {
+  return stepStates(state).map(({ step, state: how, missing, clearedAt, upsetBy }) => ({
+    step: step.id,
+    state: how,
+    readingsMissing: missing,
+    clearedAt,
+    upsetBy: upsetBy.map(upsetData),
+  }));
+}
+
+function upsetData(upset: Upset): unknown {
+  return upset.kind === 'change'
+    ? { kind: upset.kind, ...changeData(upset.control, upset.amount) }
+    : { kind: upset.kind, item: upset.item };
+}
+
+function verdictAnswer(state: BowState): unknown {
+  const { session, verdict } = bareShaftEvidence(state, 'bareShaftLateral');
+  if (session === null || verdict === null) return null;
+  return {
+    sessionId: session.sessionId,
+    distanceM: session.distanceM,
+    toleranceMm: verdict.toleranceMm,
+    outward: axisData(verdict.outward),
+    up: axisData(verdict.up),
+    shotsCounted: verdict.counted,
+    ends: verdict.ends,
+    isScattered: verdict.scattered,
+    farOutShotIds: verdict.farOutShotIds,
+    isDone: verdict.done,
+  };
+}
+
+function axisData({ call, holds, done, offsetMm, plusMinusMm, odds }: AxisVerdict): unknown {
+  return { call, holds, isDone: done, offsetMm, plusMinusMm, chances: odds };
+}
+
+/** The next move: what to do, where, whether it is a stop, and the next best; null: every step holds. */
+function adviceAnswer(move: Move | null): unknown {
+  if (move === null) return null;
+  const { key, step, stop, place, caution, action, runnerUp, likelyAfter } = move;
+  return {
+    key,
+    step,
+    isStop: stop,
+    place,
+    caution,
+    action:
+      action.kind === 'change'
+        ? { kind: action.kind, changes: changesData(action.changes) }
+        : action,
+    nextBest: runnerUp === null ? null : { changes: changesData(runnerUp.changes) },
+    likelyAfter: adviceAnswer(likelyAfter),
+  };
+}
+
+function remediesAnswer(state: BowState): unknown {
+  const { session } = bareShaftEvidence(state, 'bareShaftLateral');
+  if (session === null) return null;
+  const axis = (one: BareShaftAxis) =>
+    remediesFor(state, session, one).map(({ amounts, before, after, worth, reversible }) => ({
+      changes: [...amounts].map(([control, amount]) => changeData(control, amount)),
+      chanceInsideBefore: before.odds.inside,
+      chanceInsideAfter: after.odds.inside,
+      worth,
+      isReversible: reversible,
+    }));
+  return Object.fromEntries(BARE_SHAFT_AXES.map((one) => [one, axis(one)]));
+}
+
+function planAnswer(state: BowState): unknown {
+  const { goals, chanceNow, best, runnerUp } = planSetup(state);
+  return {
+    goals: goals.map(({ id, low, high }) => {
+      const unit = unitOfGoal(id);
+      return { goal: id, [`low${unit}`]: low, [`high${unit}`]: high };
+    }),
+    chanceInBandNow: chanceNow,
+    best: optionData(best),
+    nextBest: optionData(runnerUp),
+  };
+}
+
+function unitOfGoal(id: string): 'Mm' | 'N' {
+  return id === 'drawWeight' ? 'N' : 'Mm';
+}
+
+function optionData(option: SetupOption | null): unknown {
+  if (option === null) return null;
+  return {
+    changes: changesData(option.changes),
+    chanceInBand: option.chance,
+    expected: [...option.expected].map(([id, { mean, plusMinus }]) => {
+      const unit = unitOfGoal(id);
+      return { goal: id, [`value${unit}`]: mean, [`plusMinus${unit}`]: plusMinus };
+    }),
+  };
+}
+
+type Changes = readonly { readonly control: Control; readonly amount: number }[];
+
+function changesData(changes: Changes): readonly unknown[] {
+  return changes.map(({ control, amount }) => changeData(control, amount));
+}
+
+const UNIT_OF_CONTROL = { twist: 'Twists', turn: 'Turns', mm: 'Mm', g: 'G' } as const;
+
+/** + is in, up, outward, stiffer, heavier, cut off. */
+function changeData(control: Control, amount: number): object {
+  return { control, [`amount${UNIT_OF_CONTROL[CONTROL_FACTS[control].unit]}`]: amount };
+}
