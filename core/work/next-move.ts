@@ -272,11 +272,15 @@ function openBefore(steps: readonly StepStatus[], id: StepId): readonly StepStat
   return steps.slice(0, Math.max(0, end)).filter((status) => status.state !== 'holds');
 }
 
+function isUntouched({ state, begun }: StepStatus): boolean {
+  return state === 'toDo' && !begun;
+}
+
 function shootInMove(status: StepStatus, needed: number): Move {
   const half = Math.ceil(needed / 2);
   return {
     ...stepMove(status, `Shoot in: ${half} shots`),
-    why: `${status.step.why} ${status.words === 'to do' ? '' : `So far ${status.words}.`}`.trim(),
+    why: `${status.step.why} ${isUntouched(status) ? '' : `So far ${status.words}.`}`.trim(),
     thenCheck: 'Brace height after 20, 50 and 100 shots.',
     place: 'string',
     action: { kind: 'fireShots', count: half },

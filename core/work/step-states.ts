@@ -27,6 +27,8 @@ export interface StepStatus {
   readonly state: StepState;
   /** In words, as shown beside the knot: `stale, 4 twists since`. */
   readonly words: string;
+  /** Something has been done toward it already. */
+  readonly begun: boolean;
   readonly clearedAt: string | null;
   readonly upsetBy: readonly Upset[];
   /** Readings still to be taken before the step is cleared. */
@@ -82,11 +84,13 @@ function isSettled({ state }: StepStatus): boolean {
 }
 
 function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): StepStatus {
+  const partly = partlyWords(step, facet);
   const base = {
     step,
     clearedAt: facet.clearedAt,
     upsetBy: facet.upsetBy,
     missing: missingReadings(step, facet),
+    begun: partly !== null,
   };
   const skipped = skipHolds(state, step);
   if (skipped !== null) return { ...base, state: 'skipped', words: `skipped: ${skipped}` };
@@ -103,7 +107,6 @@ function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): St
     }
     return { ...base, state: 'holds', words: holdsWords(step, facet) };
   }
-  const partly = partlyWords(step, facet);
   if (facet.upsetBy.length > 0) {
     const words = `stale, ${sinceUpsetWords(facet.upsetBy)} since`;
     return { ...base, state: 'stale', words: partly === null ? words : `stale, ${partly}` };
@@ -205,7 +208,8 @@ function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
   const vertical = bareShaftEvidence(state, 'bareShaftVertical');
   const lateral = bareShaftEvidence(state, 'bareShaftLateral');
   const upsetBy = [...new Set([...vertical.upsetBy, ...lateral.upsetBy])];
-  const base = { step, clearedAt: null, upsetBy, missing: [] };
+  const begun = vertical.everShot && vertical.verdict !== null;
+  const base = { step, clearedAt: null, upsetBy, missing: [], begun };
   if (!vertical.everShot || vertical.verdict === null)
     return { ...base, state: 'toDo', words: 'to do' };
   if (upsetBy.length > 0) {

@@ -121,7 +121,7 @@ function StepWords({ status, isNext }: { readonly status: StepStatus; readonly i
   const strong = isNext || status.state === 'stale' || status.state === 'outOfBand';
   const colour = isNext ? 'text-accent' : '';
   const words =
-    isNext && status.state === 'toDo' && status.words === 'to do' ? 'next move' : status.words;
+    isNext && status.state === 'toDo' && !status.begun ? 'next move' : status.words;
   return (
     <span
       className={`flex min-w-0 flex-1 items-center justify-between gap-3 ${colour} ${strong ? 'font-[640]' : ''}`}
