@@ -7,6 +7,7 @@ import { entryQueries, type EntryQueries } from '../bows/entry-queries.ts';
 import { InUse, OnlyOneUser } from '../db/in-use.ts';
 import { type Db, openDb } from '../db/open.ts';
 import { presenceOf } from '../db/presence.ts';
+import { tidyJournal } from '../db/tidy-journal.ts';
 import { StartFault } from '../db/start-fault.ts';
 import { answerUnreadable } from '../http/unreadable.ts';
 import { pictureQueries } from '../pictures/picture-queries.ts';
@@ -57,9 +58,11 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
     server.listen(port, HOST, listening);
   });
   const stopCopies = copyDaily({ file, program, env, nowMs });
+  const stopTidying = tidyJournal(db, file);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
       stopCopies();
+      stopTidying();
       server.close(() => {
         db.close();
         // Held until here: collected as garbage, it would let a restore in under the running server.

@@ -120,8 +120,7 @@ function MiddleSign() {
 function StepWords({ status, isNext }: { readonly status: StepStatus; readonly isNext: boolean }) {
   const strong = isNext || status.state === 'stale' || status.state === 'outOfBand';
   const colour = isNext ? 'text-accent' : '';
-  const words =
-    isNext && status.state === 'toDo' && !status.begun ? 'next move' : status.words;
+  const words = isNext && status.state === 'toDo' && !status.begun ? 'next move' : status.words;
   return (
     <span
       className={`flex min-w-0 flex-1 items-center justify-between gap-3 ${colour} ${strong ? 'font-[640]' : ''}`}
