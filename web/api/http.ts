@@ -114,7 +114,8 @@ async function ask(path: string, init: RequestInit = {}): Promise<Said> {
         )
       : fail({ kind: 'notOurs' }, 'Something else answers in the server’s place.');
   }
-  noteServerTime(Number(response.headers.get(NOW_HEADER)));
+  const serverMs = Number(response.headers.get(NOW_HEADER));
+  if (serverMs > 0) noteServerTime(serverMs);
   if (build !== buildId()) noteOtherBuild();
   if (response.ok && body !== null) {
     noteOutcome({ kind: 'here' }, isWrite);
