@@ -26,6 +26,12 @@ const VIEWS = {
     await openBench(page, app, 'Heron');
     await enter(page, 'tw +4');
   },
+  away: async (page: Page, app: App) => {
+    await openBench(page, app, 'Heron');
+    await page.route('**/api/**', (route) => route.abort());
+    await enter(page, 'tw +4');
+    await expect(page.getByTestId('waiting-bar')).toContainText('does not answer');
+  },
   behind: async (page: Page, app: App) => {
     await page.goto(`${app.address}/bench/${await app.bowId('Heron')}?sight=behind`);
     await expect(page.getByTestId('behind')).toBeVisible();

@@ -14,7 +14,7 @@ import { AdviseDoor } from './advise-door.ts';
 
 const say = (door: AdviseDoor, command: unknown) =>
   JSON.parse(door.answer(JSON.stringify(command))) as Record<string, unknown>;
-const [heron, wren] = demoClub(NOW_MS) as [readonly Entry[], readonly Entry[]];
+const [heron, curlew] = demoClub(NOW_MS) as [readonly Entry[], readonly Entry[]];
 
 /** Logs that were kept from earlier: the club's, and what a generator made of every kind of entry. */
 const KEPT = JSON.parse(
@@ -56,11 +56,11 @@ describe('a session of a script', () => {
 
   it('asks which of several bows, and answers for the one that is named', () => {
     const door = filled(heron);
-    say(door, { entries: wren.slice(0, 50) });
+    say(door, { entries: curlew.slice(0, 50) });
     expect(say(door, { ask: 'steps' })).toEqual({ error: { code: 'whichBow' } });
-    const bow = wren[0]!.bowId;
+    const bow = curlew[0]!.bowId;
     const { state } = say(door, { ask: 'state', bow }) as { state: { bow: { name: string } } };
-    expect(state.bow.name).toBe('Wren');
+    expect(state.bow.name).toBe('Curlew');
   });
 
   it.each([
