@@ -56,6 +56,13 @@ describe('a start that cannot be', () => {
     },
   );
 
+  it.each(['often', '-1', 'Infinity'])('hours between copies: %s is said', async (hours) => {
+    const said = await refusal([], { KEEN_LIMB_COPY_HOURS: hours });
+    expect(said).toMatch(ONE_LINE);
+    expect(said).toContain(`KEEN_LIMB_COPY_HOURS is "${hours}"`);
+    expect(readdirSync(folder)).toEqual([]);
+  });
+
   it('a port that is taken is said, with another to try', async () => {
     const other = createServer();
     await new Promise<void>((listening) => other.listen(0, '127.0.0.1', listening));

@@ -11,7 +11,7 @@ import { tidyJournal } from '../db/tidy-journal.ts';
 import { StartFault } from '../db/start-fault.ts';
 import { answerUnreadable } from '../http/unreadable.ts';
 import { pictureQueries } from '../pictures/picture-queries.ts';
-import { copyDaily } from './copy-daily.ts';
+import { copyDaily, copyHoursOf } from './copy-daily.ts';
 import { buildId } from '#contract/build-id.ts';
 
 const HOST = '127.0.0.1';
@@ -32,6 +32,7 @@ interface ServeOptions {
  */
 export async function serveCommand({ file, env, program }: ServeOptions): Promise<void> {
   const port = portOf(env['PORT']);
+  const everyHours = copyHoursOf(env['KEEN_LIMB_COPY_HOURS']);
   const nowMs = () => Date.now();
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const use = inUse(file);
@@ -57,7 +58,7 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
     });
     server.listen(port, HOST, listening);
   });
-  const stopCopies = copyDaily({ file, program, env, nowMs });
+  const stopCopies = copyDaily({ file, program, env, everyHours, nowMs });
   const stopTidying = tidyJournal(db, file);
   for (const signal of ['SIGINT', 'SIGTERM'] as const) {
     process.on(signal, () => {
