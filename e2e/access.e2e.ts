@@ -26,12 +26,6 @@ const VIEWS = {
     await openBench(page, app, 'Heron');
     await enter(page, 'tw +4');
   },
-  away: async (page: Page, app: App) => {
-    await openBench(page, app, 'Heron');
-    await page.route('**/api/**', (route) => route.abort());
-    await enter(page, 'tw +4');
-    await expect(page.getByTestId('waiting-bar')).toContainText('does not answer');
-  },
   behind: async (page: Page, app: App) => {
     await page.goto(`${app.address}/bench/${await app.bowId('Heron')}?sight=behind`);
     await expect(page.getByTestId('behind')).toBeVisible();
@@ -76,6 +70,13 @@ const VIEWS = {
       },
     ]),
   ),
+  // The last: after it nothing else of the page is answered.
+  away: async (page: Page, app: App) => {
+    await openBench(page, app, 'Heron');
+    await page.route('**/api/**', (route) => route.abort());
+    await enter(page, 'note a quiet evening');
+    await expect(page.getByTestId('waiting-bar')).toContainText('does not answer');
+  },
 } as const;
 
 async function openSession(page: Page, app: App, kind: string, sheet = ''): Promise<void> {
