@@ -1,16 +1,4 @@
-import { ensurePackages, run } from './ensure.mjs';
+import { runBench } from './ensure.mjs';
 
 /** Sets up the same 300 simulated bows by advice and by habit, and prints what each came to. */
-ensurePackages();
-run('npx', [
-  '--no-install',
-  'vite',
-  'build',
-  '--ssr',
-  'bench/setup.ts',
-  '--outDir',
-  'dist/bench',
-  '--logLevel',
-  'warn',
-]);
-run(process.execPath, ['dist/bench/setup.js']);
+runBench('setup');

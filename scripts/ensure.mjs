@@ -73,3 +73,20 @@ export function ensureChromium() {
   console.error(`The browser tests need ${CHROMIUM}. As root: apt-get install chromium`);
   process.exit(1);
 }
+
+/** Builds a measurement of bench/ and runs it with the options this was called with. */
+export function runBench(name) {
+  ensurePackages();
+  run('npx', [
+    '--no-install',
+    'vite',
+    'build',
+    '--ssr',
+    `bench/${name}.ts`,
+    '--outDir',
+    'dist/bench',
+    '--logLevel',
+    'warn',
+  ]);
+  run(process.execPath, [`dist/bench/${name}.js`, ...process.argv.slice(2)]);
+}
