@@ -253,3 +253,25 @@ test('a new version is said to be there, and what is half typed stays', async ({
   await expect(page.getByRole('textbox', { name: 'Entry line' })).toHaveValue('b 8 1');
   await expect(bar(page)).toBeHidden();
 });
+
+test('the rack follows what is stored while it is looked at', async ({ page, app }) => {
+  let open: () => void = () => undefined;
+  const opened = new Promise<void>((resolve) => {
+    open = resolve;
+  });
+  await openBench(page, app, 'Heron');
+  await instead(page, async (route) => {
+    await opened;
+    await route.fallback();
+  });
+  const line = page.getByRole('textbox', { name: 'Entry line' });
+  await line.fill('top -2 done turned by its owner');
+  await line.press('Enter');
+  await expect(page.getByTestId('next-move')).toContainText('Stop');
+  await page.goto(`${app.address}/rack`);
+  const stop = page.locator('[data-bow="Heron"]').getByTestId('rack-stop');
+  await expect(page.locator('[data-bow="Heron"]')).toBeVisible();
+  await expect(stop).toHaveCount(0);
+  open();
+  await expect(stop).toContainText('top bolt beyond its travel');
+});

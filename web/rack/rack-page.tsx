@@ -2,7 +2,7 @@ import { useEffect } from 'react';
 import { Link, useNavigate } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import { lookAhead } from '../bows/use-bow.ts';
-import { useRack } from '../bows/use-rack.ts';
+import { useRackAsStored } from '../bows/use-rack.ts';
 import { whenIdle } from '../device/when-idle.ts';
 import { CannotShow, Loading } from '../app/page-states.tsx';
 import { BenchRehearsal } from '../bench/bench-rehearsal.tsx';
@@ -11,7 +11,7 @@ import { RackRow } from './rack-row.tsx';
 
 /** Every bow on its pegs, the one worked on last on top; kits in parts below. */
 export function RackPage({ starting = false }: { readonly starting?: boolean }) {
-  const { data, error, mutate } = useRack();
+  const { data, error, mutate } = useRackAsStored();
   const navigate = useNavigate();
   const lastUsed = data?.bows.toSorted(newestFirst)[0]?.bowId;
   useEffect(() => {
