@@ -1,7 +1,7 @@
 import { v7 as newId } from 'uuid';
-import { foldLog } from '#core/record/fold.ts';
-import type { Entry, LoggedEntry } from '#core/record/entry.ts';
-import { nextMove } from '#core/work/next-move.ts';
+import { foldLog } from '#core/log/fold.ts';
+import type { Entry, LoggedEntry } from '#core/log/entry.ts';
+import { nextMove } from '#core/advice/next-move.ts';
 import { instantMs } from '#core/quantity/instant.ts';
 import { seededUniform } from '#core/numeric/random.ts';
 import { demoClub } from '#demo/demo-club.ts';

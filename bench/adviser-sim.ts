@@ -1,15 +1,15 @@
-import { BareShaftHabit, type HabitReach } from '#core/practice/bare-shaft-habit.ts';
-import { SimulatedArcher, type ShootingTruth } from '#core/practice/simulated-archer.ts';
+import { BareShaftHabit, type HabitReach } from '#core/simulate/bare-shaft-habit.ts';
+import { SimulatedArcher, type ShootingTruth } from '#core/simulate/simulated-archer.ts';
 import { TARGET_BASE } from '#demo/target-base.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { bareShaftGain, type BareShaftAxis } from '#core/priors/prior-gains.ts';
 import { seededUniform, standardNormal } from '#core/numeric/random.ts';
 import { G_PER_GR, N_PER_LBF } from '#core/quantity/units.ts';
-import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
-import { SCATTER_FACTOR_ODDS, SCATTER_FACTORS } from '#core/shots/offset-posterior.ts';
-import { defaultTolerance } from '#core/shots/default-tolerance.ts';
-import { nextMove } from '#core/work/next-move.ts';
+import type { BowFacts, EntryBody, LoggedEntry } from '#core/log/entry.ts';
+import { type BowState, foldLog } from '#core/log/fold.ts';
+import { SCATTER_FACTOR_ODDS, SCATTER_FACTORS } from '#core/groups/offset-posterior.ts';
+import { defaultTolerance } from '#core/groups/default-tolerance.ts';
+import { nextMove } from '#core/advice/next-move.ts';
 
 const MOST_ENDS = 60;
 const MISFIT_SD_MM = 60;

@@ -1,12 +1,12 @@
 import { performance } from 'node:perf_hooks';
 import { demoClub } from '#demo/demo-club.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
-import { foldLog } from '#core/record/fold.ts';
-import { axisSums, NO_SCATTER_PRIOR } from '#core/shots/offset-posterior.ts';
-import { shotsNeeded } from '#core/shots/shots-needed.ts';
-import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
-import { nextMove } from '#core/work/next-move.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
+import { foldLog } from '#core/log/fold.ts';
+import { axisSums, NO_SCATTER_PRIOR } from '#core/groups/offset-posterior.ts';
+import { shotsNeeded } from '#core/bare-shaft/shots-needed.ts';
+import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { nextMove } from '#core/advice/next-move.ts';
+import { stepStates } from '#core/order/step-states.ts';
 
 /** Times of the core, as ratios to a fixed sum in the same run: machines differ, ratios less so. */
 const NOW_MS = Date.UTC(2026, 4, 1);

@@ -1,13 +1,13 @@
 import { TARGET_BASE } from '#demo/target-base.ts';
-import { setUpByHabit, type SetupBands } from '#core/practice/setup-habit.ts';
-import { drawStart, SimulatedBow } from '#core/practice/simulated-bow.ts';
+import { setUpByHabit, type SetupBands } from '#core/simulate/setup-habit.ts';
+import { drawStart, SimulatedBow } from '#core/simulate/simulated-bow.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { seededUniform } from '#core/numeric/random.ts';
 import { N_PER_LBF } from '#core/quantity/units.ts';
-import type { BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
-import { foldLog } from '#core/record/fold.ts';
-import { planSetup } from '#core/work/plan-setup.ts';
-import { setupDecision } from '#core/work/setup-decision.ts';
+import type { BowFacts, EntryBody, LoggedEntry } from '#core/log/entry.ts';
+import { foldLog } from '#core/log/fold.ts';
+import { planSetup } from '#core/setup/plan-setup.ts';
+import { setupDecision } from '#core/setup/setup-decision.ts';
 import { twistRange } from '#core/limits/twist-limits.ts';
 
 const TRAVEL_TURNS = 3;

@@ -5,19 +5,20 @@ import { READING_KINDS } from '#core/craft/readings.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { gainOf } from '#core/gains/learned-gains.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
-import { stateForSession } from '#core/record/as-of.ts';
-import { backUpOf } from '#core/work/back-up.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
-import { readShots, writeShots } from '#core/shots/shots-csv.ts';
-import { verdictWords } from '#core/shots/verdict-words.ts';
-import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
-import { comparisonNotes } from '#core/work/comparison-notes.ts';
-import { fineTuningStanding } from '#core/work/fine-tuning-standing.ts';
-import { nextMove } from '#core/work/next-move.ts';
-import { sessionEvidence } from '#core/work/session-evidence.ts';
-import { stepStates } from '#core/work/step-states.ts';
-import { walkBackStanding } from '#core/work/walk-back-standing.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
+import { stateForSession } from '#core/log/as-of.ts';
+import { backUpOf } from '#core/setup/back-up.ts';
+import { type BowState, foldLog } from '#core/log/fold.ts';
+import { readShots, writeShots } from '#core/groups/shots-csv.ts';
+import { stepWords } from '#core/words/step-words.ts';
+import { verdictWords } from '#core/words/verdict-words.ts';
+import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { comparisonNotes } from '#core/words/comparison-notes.ts';
+import { fineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
+import { nextMove } from '#core/advice/next-move.ts';
+import { sessionEvidence } from '#core/bare-shaft/session-evidence.ts';
+import { stepStates } from '#core/order/step-states.ts';
+import { walkBackStanding } from '#core/walk-back/walk-back-standing.ts';
 import { loggedEntrySchema } from './entry.ts';
 import { anyLog, MINUTE_MS, START_MS, uuid } from './fixtures/any-log.ts';
 
@@ -53,10 +54,7 @@ describe('any log the contract lets in', () => {
         for (const entry of log) loggedEntrySchema.parse(entry);
         const state = opened(log);
         const nowMs = START_MS + log.length * MINUTE_MS;
-        expectSense(
-          'the order of work',
-          stepStates(state).map(({ words }) => words),
-        );
+        expectSense('the order of work', stepStates(state).map(stepWords));
         for (const kind of READING_KINDS) {
           const now = presentReading(state, kind);
           expectSense(kind, [now?.value, now?.plusMinus]);
@@ -98,7 +96,7 @@ describe('any log the contract lets in', () => {
           body: { kind: 'undone', entryId: taken.id },
         };
         const said = (state: BowState) => ({
-          words: stepStates(state).map(({ words }) => words),
+          words: stepStates(state).map(stepWords),
           readings: READING_KINDS.map((kind) => presentReading(state, kind)?.value),
           positions: state.positions,
           strings: state.strings,

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/log/entry.ts';
 import { entrySchema } from './entry.ts';
 
 const READING: Entry = {

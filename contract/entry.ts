@@ -19,7 +19,7 @@ import {
   type EntryBody,
   type LoggedEntry,
   SOURCES,
-} from '#core/record/entry.ts';
+} from '#core/log/entry.ts';
 import { upcastEntry } from './entry-version.ts';
 import { id, instant, name, reason, shortText, text } from './parts.ts';
 import { SHOOTING_BODIES } from './shooting-entry.ts';

@@ -1,7 +1,7 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { gunzipSync, gzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
 import { decisionsOf } from './fixtures/decisions.ts';
 
 /**

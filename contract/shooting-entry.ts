@@ -9,7 +9,7 @@ import {
   SESSION_KINDS,
   type ShootingBody,
   WINDS,
-} from '#core/record/shooting-entries.ts';
+} from '#core/log/shooting-entries.ts';
 import { id, name, reason, shortText, text } from './parts.ts';
 
 const attitude = z.strictObject({

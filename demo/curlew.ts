@@ -1,4 +1,4 @@
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/log/entry.ts';
 import { inches, LogWriter, pounds } from './log-writer.ts';
 import { TARGET_BASE } from './target-base.ts';
 

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { LoggedEntry } from '#core/record/entry.ts';
-import { foldLog } from '#core/record/fold.ts';
-import { sessionVerdict } from '#core/work/bare-shaft-evidence.ts';
-import { nextMove } from '#core/work/next-move.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
+import { foldLog } from '#core/log/fold.ts';
+import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { nextMove } from '#core/advice/next-move.ts';
+import { stepStates } from '#core/order/step-states.ts';
 import { demoClub } from './demo-club.ts';
 
 const NOW_MS = Date.UTC(2026, 4, 1, 12);

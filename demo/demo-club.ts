@@ -1,4 +1,4 @@
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/log/entry.ts';
 import { curlew } from './curlew.ts';
 import { egret, heron } from './heron.ts';
 import { kitsInParts } from './kits.ts';

@@ -1,5 +1,5 @@
 import { inches, LogWriter, pounds } from './log-writer.ts';
-import type { BowFacts, Entry } from '#core/record/entry.ts';
+import type { BowFacts, Entry } from '#core/log/entry.ts';
 
 const HERON: BowFacts = {
   name: 'Heron',

@@ -8,8 +8,8 @@ import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
 import { MM_PER_IN, N_PER_LBF } from '#core/quantity/units.ts';
-import type { BodyOf, BowFacts, Entry, EntryBody } from '#core/record/entry.ts';
-import type { SessionConditions } from '#core/record/shooting-entries.ts';
+import type { BodyOf, BowFacts, Entry, EntryBody } from '#core/log/entry.ts';
+import type { SessionConditions } from '#core/log/shooting-entries.ts';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;

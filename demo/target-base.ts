@@ -1,4 +1,4 @@
-import type { BowFacts } from '#core/record/entry.ts';
+import type { BowFacts } from '#core/log/entry.ts';
 
 /** What most of the club's bows have in common. */
 export const TARGET_BASE: BowFacts = {

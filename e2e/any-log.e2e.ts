@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { v7 as newId } from 'uuid';
 import { anyLog, underOwnIds } from '#contract/fixtures/any-log.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
 import { expect, test } from './app.ts';
 
 /** A page that says one of these has reckoned with something that is no number. */

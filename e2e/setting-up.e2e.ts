@@ -1,15 +1,15 @@
 import type { Locator, Page } from '@playwright/test';
 import { HANDS } from '#core/craft/bow-terms.ts';
 import { CODES } from '#core/entry-line/codes.ts';
-import { simulatedKit, typedReplicates } from '#core/practice/simulated-kit.ts';
-import type { SimulatedBow } from '#core/practice/simulated-bow.ts';
+import { simulatedKit, typedReplicates } from '#core/simulate/simulated-kit.ts';
+import type { SimulatedBow } from '#core/simulate/simulated-bow.ts';
 import type { Control } from '#core/craft/controls.ts';
-import type { BowFacts, LoggedEntry } from '#core/record/entry.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
-import { countedBand } from '#core/work/counted-band.ts';
-import { pooledValue } from '#core/work/pooled-value.ts';
-import { beyondBand } from '#core/work/step-states.ts';
-import { targetFor, type TargetId } from '#core/work/targets.ts';
+import type { BowFacts, LoggedEntry } from '#core/log/entry.ts';
+import { type BowState, foldLog } from '#core/log/fold.ts';
+import { countedBand } from '#core/setup/counted-band.ts';
+import { pooledValue } from '#core/setup/pooled-value.ts';
+import { beyondBand } from '#core/order/step-states.ts';
+import { targetFor, type TargetId } from '#core/setup/targets.ts';
 import { twistRange } from '#core/limits/twist-limits.ts';
 import { type App, echo, enter, expect, openBench, test } from './app.ts';
 

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { gunzipSync } from 'node:zlib';
 import { afterAll, beforeAll, expect, it } from 'vitest';
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/log/entry.ts';
 import { demoClub } from '#demo/demo-club.ts';
 import { seededUniform } from '#core/numeric/random.ts';
 import { entryQueries } from './bows/entry-queries.ts';

@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
 import { problemSchema } from '#contract/problem.ts';
-import type { EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 import { ClubServer, twist } from './fixtures/club-server.ts';
 
 let club: ClubServer;

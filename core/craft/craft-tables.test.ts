@@ -10,7 +10,7 @@ import {
   startingCentreShotBand,
   startingNockingBand,
   startingTillerBand,
-} from './starting-values.ts';
+} from '../priors/starting-values.ts';
 import { notForSchool, STEPS } from './steps.ts';
 
 const LB = 4.4482216152605;

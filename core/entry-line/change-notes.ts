@@ -1,9 +1,9 @@
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { stepFacets } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
-import { stepStates } from '../work/step-states.ts';
+import { stepStates } from '../order/step-states.ts';
 import { lowerFirst } from '../craft/letter-case.ts';
-import type { BowState } from '../record/fold.ts';
+import type { BowState } from '../log/fold.ts';
 
 /** What holds now and will have to be checked again. */
 export function staleNote(state: BowState, control: Control): readonly string[] {

@@ -1,5 +1,5 @@
 import type { Refusal } from '../quantity/read-amounts.ts';
-import type { EntryBody } from '../record/entry.ts';
+import type { EntryBody } from '../log/entry.ts';
 import type { Code } from './codes.ts';
 
 /**

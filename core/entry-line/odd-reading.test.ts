@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { READINGS } from '../craft/readings.ts';
-import { foldLog } from '../record/fold.ts';
+import { foldLog } from '../log/fold.ts';
 import { readEntryLine } from './read-entry-line.ts';
 
 function asked(log: BowLog, text: string) {

@@ -5,11 +5,11 @@ import { presentSpread } from '../gains/repeatability.ts';
 import { meanOf } from '../numeric/moments.ts';
 import type { Amount } from '../quantity/read-amounts.ts';
 import type { UnitSymbol } from '../quantity/units.ts';
-import type { BodyOf } from '../record/entry.ts';
-import type { BowState } from '../record/fold.ts';
+import type { BodyOf } from '../log/entry.ts';
+import type { BowState } from '../log/fold.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
 import { likelySlips } from './likely-slips.ts';
-import { bothFigures, oneFigure, sizeFigure, sizeWords } from './reading-words.ts';
+import { bothFigures, oneFigure, sizeFigure, sizeWords } from '../words/reading-words.ts';
 
 /** Readings of the same thing this many spreads of one reading apart: one of them is a slip. */
 const SLIP_SPREADS = 8;

@@ -1,13 +1,13 @@
 import { bareUnits, READINGS } from '../craft/readings.ts';
 import { checkProposal } from '../limits/check-proposal.ts';
 import { bandRange, FACT_RANGES, type FigureRange } from '../limits/figure-ranges.ts';
-import { refusalWords } from '../limits/limit-words.ts';
+import { refusalWords } from '../words/limit-words.ts';
 import { type Amount, type AmountsLook, readAmounts } from '../quantity/read-amounts.ts';
 import { showLength, showLengthBoth, showNumber, showTurns, showWeight } from '../quantity/show.ts';
 import { G_PER_GR, type UnitSymbol } from '../quantity/units.ts';
-import type { EntryBody } from '../record/entry.ts';
-import type { BowState } from '../record/fold.ts';
-import type { TargetId } from '../work/targets.ts';
+import type { EntryBody } from '../log/entry.ts';
+import type { BowState } from '../log/fold.ts';
+import type { TargetId } from '../setup/targets.ts';
 import type { FactId } from './codes.ts';
 import { type EntryLine, readyLine } from './entry-line.ts';
 import { boltCount, twistCount } from './read-count.ts';

@@ -6,11 +6,11 @@ import { learnedGains } from '../gains/learned-gains.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { presentSpread } from '../gains/repeatability.ts';
 import { meanOf } from '../numeric/moments.ts';
-import type { BodyOf, EntryBody } from '../record/entry.ts';
-import type { BowState, ChangeMade } from '../record/fold.ts';
+import type { BodyOf, EntryBody } from '../log/entry.ts';
+import type { BowState, ChangeMade } from '../log/fold.ts';
 import { checkProposal } from '../limits/check-proposal.ts';
 import type { EntryLine } from './entry-line.ts';
-import { sizeWords } from './reading-words.ts';
+import { sizeWords } from '../words/reading-words.ts';
 
 /**
  * Which way a reading goes when a control goes in, where that is certain on every bow: a shorter

@@ -4,7 +4,7 @@ import { READING_KINDS, type ReadingKind } from '../craft/readings.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { seededUniform } from '../numeric/random.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
-import { drawStart, SimulatedBow, type SimulatedStart } from '../practice/simulated-bow.ts';
+import { drawStart, SimulatedBow, type SimulatedStart } from '../simulate/simulated-bow.ts';
 import { twistRange } from '../limits/twist-limits.ts';
 import {
   controlsMoving,

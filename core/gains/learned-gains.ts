@@ -2,8 +2,8 @@ import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts';
 import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
-import type { BowState } from '../record/fold.ts';
-import { onceFor } from '../record/once-for.ts';
+import type { BowState } from '../log/fold.ts';
+import { onceFor } from '../log/once-for.ts';
 import {
   fitPlaneModel,
   isPlaneResponse,

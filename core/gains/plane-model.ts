@@ -5,8 +5,8 @@ import {
   type LinearObservation,
   type NormalPrior,
 } from '../numeric/grid-linear.ts';
-import { type BenchSetting, settingMoved } from '../record/bench-setting.ts';
-import type { BowState } from '../record/fold.ts';
+import { type BenchSetting, settingMoved } from '../log/bench-setting.ts';
+import type { BowState } from '../log/fold.ts';
 import { priorWeightN } from './prior-weight.ts';
 import {
   BOLT_TO_BRACE,

@@ -1,8 +1,8 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
-import type { BowState, ChangeMade, Measured } from '../record/fold.ts';
-import { onceFor } from '../record/once-for.ts';
+import type { BowState, ChangeMade, Measured } from '../log/fold.ts';
+import { onceFor } from '../log/once-for.ts';
 import { controlsMoving, intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
 

@@ -1,5 +1,5 @@
-import type { BowFacts } from '../record/entry.ts';
-import type { BowState } from '../record/fold.ts';
+import type { BowFacts } from '../log/entry.ts';
+import type { BowState } from '../log/fold.ts';
 
 /** Top and bottom bolt stay within this many turns of each other. */
 export const MOST_BOLT_DIFFERENCE_TURNS = 2;

@@ -2,9 +2,9 @@ import {
   BRACE_LIMIT_MARGIN_MM,
   type StartingBand,
   startingBraceBand,
-} from '../craft/starting-values.ts';
-import type { BowFacts } from '../record/entry.ts';
-import type { BowState } from '../record/fold.ts';
+} from '../priors/starting-values.ts';
+import type { BowFacts } from '../log/entry.ts';
+import type { BowState } from '../log/fold.ts';
 import { THROAT_TO_PLUNGER_MM } from '../craft/brace-reference.ts';
 
 /** The brace range that must not be left, mm to the bow's own reference, and whose it is. */

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
 import type { Control } from '../craft/controls.ts';
 import { changeDoor, type ControlChange } from './change-door.ts';
-import { changeQuestionWords } from './change-question-words.ts';
-import { refusalWords } from './limit-words.ts';
+import { changeQuestionWords } from '../words/change-question-words.ts';
+import { refusalWords } from '../words/limit-words.ts';
 
 const turn = (control: Control, amount: number): ControlChange => ({ control, amount });
 const door = (facts: object, ...changes: ControlChange[]) =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
-import type { Entry, EntryBody } from '../record/entry.ts';
+import type { Entry, EntryBody } from '../log/entry.ts';
 import { checkBatch } from './check-batch.ts';
 
 function entry(body: EntryBody, n: number): Entry {

@@ -1,5 +1,5 @@
-import type { Entry, EntryBody, LoggedEntry } from '../record/entry.ts';
-import { type BowState, foldLog } from '../record/fold.ts';
+import type { Entry, EntryBody, LoggedEntry } from '../log/entry.ts';
+import { type BowState, foldLog } from '../log/fold.ts';
 import { checkProposal } from './check-proposal.ts';
 import type { LimitRefusal } from './limit-refusal.ts';
 

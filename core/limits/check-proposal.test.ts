@@ -4,7 +4,7 @@ import { ITEM_TOUCHES } from '../craft/fit-out.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { change, refusalOf as code } from '../fixtures/proposals.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
-import type { EntryBody } from '../record/entry.ts';
+import type { EntryBody } from '../log/entry.ts';
 import type { Control } from '../craft/controls.ts';
 import { checkChanges, checkProposal } from './check-proposal.ts';
 

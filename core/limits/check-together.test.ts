@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Control } from '../craft/controls.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { change, refusalOf as code } from '../fixtures/proposals.ts';
-import type { EntryBody } from '../record/entry.ts';
+import type { EntryBody } from '../log/entry.ts';
 import { checkProposal } from './check-proposal.ts';
 
 describe('a string put on', () => {

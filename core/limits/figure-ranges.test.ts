@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
-import type { EntryBody } from '../record/entry.ts';
+import type { EntryBody } from '../log/entry.ts';
 import { bandRange, FACT_RANGES, impossibleFigure, possibleRange } from './figure-ranges.ts';
 
 const LB = 4.4482216152605;

@@ -3,7 +3,7 @@ import { MOST_THROAT_TO_PLUNGER_MM } from '../craft/brace-reference.ts';
 import { MOST_SETTINGS } from '../craft/experiment-bounds.ts';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { G_PER_GR, MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
-import type { BodyOf, EntryBody } from '../record/entry.ts';
+import type { BodyOf, EntryBody } from '../log/entry.ts';
 
 /** A closed range in the stored unit. */
 export type FigureRange = readonly [low: number, high: number];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
-import type { ArrowState, SessionKind } from '../record/shooting-entries.ts';
+import type { ArrowState, SessionKind } from '../log/shooting-entries.ts';
 import { checkProposal } from './check-proposal.ts';
 import { farthestDistance } from './first-distances.ts';
 

@@ -1,4 +1,4 @@
-import type { BowFacts } from '../record/entry.ts';
+import type { BowFacts } from '../log/entry.ts';
 
 /** Turns of a pocket's side screws from where they stood while the maker's figure is unknown. */
 const GUESSED_SIDE_SCREW_TURNS = 2;

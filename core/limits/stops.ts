@@ -1,6 +1,6 @@
 import { presentReading } from '../gains/present-reading.ts';
-import type { BowState } from '../record/fold.ts';
-import { onceFor } from '../record/once-for.ts';
+import type { BowState } from '../log/fold.ts';
+import { onceFor } from '../log/once-for.ts';
 import { leastArrow } from './arrow-limits.ts';
 import { boltTravel, boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolt-limits.ts';
 import { type BraceLimit, braceLimit } from './brace-limit.ts';

@@ -1,5 +1,5 @@
 import { stringShorterIn } from '../craft/checklists.ts';
-import type { BowFacts } from '../record/entry.ts';
+import type { BowFacts } from '../log/entry.ts';
 
 /** Twists per inch of string: below, strands separate; above, a shorter string is the answer. */
 const TWISTS_PER_INCH = { fewest: 0.25, most: 0.8 } as const;

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { appendRequestSchema } from '#contract/entry.ts';
 import { NewerEntry } from '#contract/entry-version.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
+import { type BowState, foldLog } from '#core/log/fold.ts';
 import { instantMs } from '#core/quantity/instant.ts';
 import { ANSWERS, QUESTIONS } from './answers.ts';
 

@@ -5,15 +5,15 @@ import { presentReading } from '#core/gains/present-reading.ts';
 import { shootingBars } from '#core/limits/shooting-bars.ts';
 import { stopsOf } from '#core/limits/stops.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { AxisVerdict } from '#core/shots/axis-verdict.ts';
-import { bareShaftEvidence } from '#core/work/bare-shaft-evidence.ts';
-import type { Move } from '#core/work/move.ts';
-import { nextMove } from '#core/work/next-move.ts';
-import { planSetup, type SetupOption } from '#core/work/plan-setup.ts';
-import { remediesFor } from '#core/work/remedies.ts';
-import { stepStates } from '#core/work/step-states.ts';
-import { targetFor } from '#core/work/targets.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { AxisVerdict } from '#core/groups/axis-verdict.ts';
+import { bareShaftEvidence } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import type { Move } from '#core/advice/move.ts';
+import { nextMove } from '#core/advice/next-move.ts';
+import { planSetup, type SetupOption } from '#core/setup/plan-setup.ts';
+import { remediesFor } from '#core/bare-shaft/remedies.ts';
+import { stepStates } from '#core/order/step-states.ts';
+import { targetFor } from '#core/setup/targets.ts';
 
 /** What may be asked of a bow. */
 export const QUESTIONS = ['state', 'steps', 'verdict', 'advice', 'remedies', 'plan'] as const;

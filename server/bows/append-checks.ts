@@ -1,9 +1,9 @@
-import type { Entry, EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { Entry, EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
 import { checkBatch } from '#core/limits/check-batch.ts';
 import { impossibleFigure } from '#core/limits/figure-ranges.ts';
-import { refusalWords } from '#core/limits/limit-words.ts';
+import { refusalWords } from '#core/words/limit-words.ts';
 import { RefusedRequest } from '../http/problem.ts';
 
 /**

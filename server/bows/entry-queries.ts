@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { ENTRY_VERSION } from '#contract/entry-version.ts';
 import type { SetAsideEntry } from '#contract/set-aside.ts';
-import type { Entry, LoggedEntry, Taken } from '#core/record/entry.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
-import { onceFor } from '#core/record/once-for.ts';
-import { newestTakenMs } from '#core/record/taken-order.ts';
+import type { Entry, LoggedEntry, Taken } from '#core/log/entry.ts';
+import { type BowState, foldLog } from '#core/log/fold.ts';
+import { onceFor } from '#core/log/once-for.ts';
+import { newestTakenMs } from '#core/log/taken-order.ts';
 import { entrySum } from '../db/entry-sum.ts';
 import type { Db } from '../db/open.ts';
 import { isReadable, logReader } from './read-log.ts';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { foldLog } from '#core/record/fold.ts';
+import { foldLog } from '#core/log/fold.ts';
 import { demoClub } from '#demo/demo-club.ts';
 import { NOW_MS } from '../fixtures/club-server.ts';
 import { rackSummaryOnce } from './rack-summary.ts';

@@ -1,11 +1,12 @@
 import type { RackBow } from '#contract/rack.ts';
+import { stepWords } from '#core/words/step-words.ts';
 import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
-import { stopWords } from '#core/limits/limit-words.ts';
+import { stopWords } from '#core/words/limit-words.ts';
 import { stopsOf } from '#core/limits/stops.ts';
-import { type BowState } from '#core/record/fold.ts';
-import { nextMove } from '#core/work/next-move.ts';
-import { isReadyToTune, stepStates } from '#core/work/step-states.ts';
+import { type BowState } from '#core/log/fold.ts';
+import { nextMove } from '#core/advice/next-move.ts';
+import { isReadyToTune, stepStates } from '#core/order/step-states.ts';
 
 /** Of the time only hours matter: a move set aside comes back on another day. */
 const GOOD_FOR_MS = 3_600_000;
@@ -52,7 +53,7 @@ function rackSummary(state: BowState, nowMs: number): RackBow {
     },
     due: steps
       .filter((step) => step.state === 'stale' || step.state === 'outOfBand')
-      .map((step) => ({ step: step.step.name, words: step.words })),
+      .map((step) => ({ step: step.step.name, words: stepWords(step) })),
     setAside: state.unreadable,
     stops: stopsOf(state).map((stop) => stopWords(stop, state).title),
     nextMove: move === null ? null : { title: move.title, stop: move.stop },

@@ -3,7 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { v7 as newId } from 'uuid';
 import { afterEach, beforeEach, describe, expect, it } from 'vitest';
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/log/entry.ts';
 import { demoClub } from '#demo/demo-club.ts';
 import { type Db, openDb } from '../db/open.ts';
 import { entryQueries } from './entry-queries.ts';

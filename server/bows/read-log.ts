@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { loggedEntrySchema } from '#contract/entry.ts';
 import { NewerEntry, upcastEntry } from '#contract/entry-version.ts';
 import type { SetAsideEntry } from '#contract/set-aside.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
 import { entrySum } from '../db/entry-sum.ts';
 import type { Db } from '../db/open.ts';
 

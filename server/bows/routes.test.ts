@@ -5,7 +5,7 @@ import { logResponseSchema } from '#contract/entry.ts';
 import { anyLog, underOwnIds } from '#contract/fixtures/any-log.ts';
 import { problemSchema } from '#contract/problem.ts';
 import { rackResponseSchema } from '#contract/rack.ts';
-import type { EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 import { ClubServer, twist } from '../fixtures/club-server.ts';
 
 const club = new ClubServer();

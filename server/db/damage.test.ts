@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import Database from 'better-sqlite3';
 import fc from 'fast-check';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
 import { checkChanges } from '#core/limits/check-proposal.ts';
 import { demoClub } from '#demo/demo-club.ts';
 import { entryQueries } from '../bows/entry-queries.ts';

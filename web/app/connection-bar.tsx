@@ -1,5 +1,5 @@
 import { type ReactNode, useSyncExternalStore } from 'react';
-import type { BowState } from '#core/record/fold.ts';
+import type { BowState } from '#core/log/fold.ts';
 import { takeNewVersion } from '../device/half-typed.ts';
 import { entryWords, whenWords } from '../log-line/lately.tsx';
 import {

@@ -1,8 +1,8 @@
 import { shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { Move } from '#core/work/move.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { Move } from '#core/advice/move.ts';
 import {
   type BowBehindView,
   bowBehind,

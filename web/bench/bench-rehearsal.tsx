@@ -1,8 +1,8 @@
 import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
-import { foldLog } from '#core/record/fold.ts';
-import { nextMove } from '#core/work/next-move.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import { foldLog } from '#core/log/fold.ts';
+import { nextMove } from '#core/advice/next-move.ts';
+import { stepStates } from '#core/order/step-states.ts';
 import { whenIdle } from '../device/when-idle.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
 import { EntryLine } from '../log-line/entry-line.tsx';

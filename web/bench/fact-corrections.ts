@@ -11,11 +11,11 @@ import {
 import { ITEM_TOUCHES } from '#core/craft/fit-out.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
 import { STEPS, stepFacets } from '#core/craft/steps.ts';
-import { purposeToleranceMm } from '#core/craft/starting-values.ts';
+import { purposeToleranceMm } from '#core/priors/starting-values.ts';
 import { showNumber } from '#core/quantity/show.ts';
-import type { BodyOf } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import type { BodyOf } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import { stepStates } from '#core/order/step-states.ts';
 
 /** A fact of the bow that can be chosen anew, with what it is now. */
 export type ChosenFact = 'hand' | 'hook' | 'purpose' | 'braceReference';

@@ -2,8 +2,8 @@ import { useState } from 'react';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { showLength, showNumber, showTurns, showWeight } from '#core/quantity/show.ts';
 import { fromStored, G_PER_GR } from '#core/quantity/units.ts';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import {
   type ChosenFact,

@@ -6,9 +6,9 @@ import {
   STRING_MATERIAL_LABEL,
 } from '#core/craft/fit-out.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import { stringSchedule } from '#core/work/string-schedule.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import { stringSchedule } from '#core/order/string-schedule.ts';
 import { ItemForm } from './item-form.tsx';
 import { whenWords } from '../log-line/lately.tsx';
 

@@ -14,9 +14,9 @@ import { type FacetId, stepFacets, stepsFor } from '#core/craft/steps.ts';
 import { type FieldRead, readField } from '#core/entry-line/read-field.ts';
 import { checkProposal } from '#core/limits/check-proposal.ts';
 import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
-import { refusalWords } from '#core/limits/limit-words.ts';
-import type { ArrowFacts, BodyOf, StringFacts } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
+import { refusalWords } from '#core/words/limit-words.ts';
+import type { ArrowFacts, BodyOf, StringFacts } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
 import { TextField } from '../ui/text-field.tsx';
 import { DoneAlready } from '../log-line/change-dialog.tsx';
 

@@ -1,6 +1,7 @@
 import { useState } from 'react';
+import { stepWords } from '#core/words/step-words.ts';
 import { MIDDLE_STEPS, type StepId } from '#core/craft/steps.ts';
-import type { StepState, StepStatus } from '#core/work/step-states.ts';
+import type { StepState, StepStatus } from '#core/order/step-states.ts';
 import { Knot, type KnotLook, strands } from '../drawing/knot.tsx';
 import { useNarrow } from '../ui/use-narrow.ts';
 
@@ -120,7 +121,8 @@ function MiddleSign() {
 function StepWords({ status, isNext }: { readonly status: StepStatus; readonly isNext: boolean }) {
   const strong = isNext || status.state === 'stale' || status.state === 'outOfBand';
   const colour = isNext ? 'text-accent' : '';
-  const words = isNext && status.state === 'toDo' && !status.begun ? 'next move' : status.words;
+  const words =
+    isNext && status.state === 'toDo' && !status.begun ? 'next move' : stepWords(status);
   return (
     <span
       className={`flex min-w-0 flex-1 items-center justify-between gap-3 ${colour} ${strong ? 'font-[640]' : ''}`}

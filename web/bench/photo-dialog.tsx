@@ -9,8 +9,8 @@ import {
 } from '#core/limb-line/read-photo.ts';
 import { type SnapTo, snapMark } from '#core/limb-line/snap-mark.ts';
 import { showNumber } from '#core/quantity/show.ts';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { MARK_STEPS, marksOf } from './photo-marks.ts';
 

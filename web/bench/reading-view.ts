@@ -11,11 +11,11 @@ import {
   showWeight,
 } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/record/fold.ts';
-import { sinceUpsetWords } from '#core/work/since-words.ts';
-import { presentTargetValue } from '#core/work/step-states.ts';
-import { type Target, targetFor, type TargetId } from '#core/work/targets.ts';
-import { showPlusMinus } from '#core/work/show-plus-minus.ts';
+import type { BowState } from '#core/log/fold.ts';
+import { sinceUpsetWords } from '#core/words/since-words.ts';
+import { presentTargetValue } from '#core/order/step-states.ts';
+import { type Target, targetFor, type TargetId } from '#core/setup/targets.ts';
+import { showPlusMinus } from '#core/words/show-plus-minus.ts';
 import type { GaugeInput } from '../drawing/gauge-view.ts';
 
 /** One reading as the bench shows it. */

@@ -1,8 +1,8 @@
 import { expect, it } from 'vitest';
 import { entrySchema } from '#contract/entry.ts';
 import { READING_KINDS } from '#core/craft/readings.ts';
-import { foldLog } from '#core/record/fold.ts';
-import { nextMove } from '#core/work/next-move.ts';
+import { foldLog } from '#core/log/fold.ts';
+import { nextMove } from '#core/advice/next-move.ts';
 import { rehearsalLog } from './rehearsal-log.ts';
 
 it('the record that is rehearsed with holds every reading and asks for a move, as a real one does', () => {

@@ -1,6 +1,6 @@
 import { READING_KINDS, READINGS } from '#core/craft/readings.ts';
-import { SCHOOL_HABITS } from '#core/craft/starting-values.ts';
-import type { EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import { SCHOOL_HABITS } from '#core/priors/starting-values.ts';
+import type { EntryBody, LoggedEntry } from '#core/log/entry.ts';
 
 /** The record of no bow: one of every reading, and brace height before and after a few twists. */
 export function rehearsalLog(): readonly LoggedEntry[] {

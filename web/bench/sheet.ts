@@ -1,5 +1,5 @@
 import type { Hand } from '#core/craft/bow-terms.ts';
-import type { MovePlace } from '#core/work/move.ts';
+import type { MovePlace } from '#core/advice/move.ts';
 
 /** The sheet the side sight is drawn on, px. Written for a left-hander; a right-hander's is mirrored. */
 export const SHEET = {

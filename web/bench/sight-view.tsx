@@ -1,6 +1,6 @@
 import type { ReadingKind } from '#core/craft/readings.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { Move } from '#core/work/move.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { Move } from '#core/advice/move.ts';
 import { LyingBow } from '../drawing/lying-bow.tsx';
 import { AboveDrawing } from './above-drawing.tsx';
 import { BehindDrawing } from './behind-drawing.tsx';

@@ -1,7 +1,7 @@
 import { shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
 import type { StepId } from '#core/craft/steps.ts';
-import type { BowFacts } from '#core/record/entry.ts';
+import type { BowFacts } from '#core/log/entry.ts';
 
 /** The three ways the bow is looked at. */
 export const SIGHTS = ['side', 'behind', 'above'] as const;

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { stepWords } from '#core/words/step-words.ts';
 import { Link } from 'react-router';
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import {
@@ -10,9 +11,9 @@ import {
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { MIDDLE_STEPS } from '#core/craft/steps.ts';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { StepStatus } from '#core/work/step-states.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { StepStatus } from '#core/order/step-states.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { AnswersPanel } from './answers-panel.tsx';
@@ -50,7 +51,7 @@ export function StepSheet({
   return (
     <SheetDialog
       title={step.name}
-      description={`${upperFirst(status.words)}. ${step.why}`}
+      description={`${upperFirst(stepWords(status))}. ${step.why}`}
       onClose={onClose}
       wide={
         step.id === 'inspect' ||
@@ -286,7 +287,7 @@ function Skip({
   if (status.state === 'skipped') {
     return (
       <p className="mt-4 border-t border-faint pt-3">
-        <Fractions text={status.words} />.{' '}
+        <Fractions text={stepWords(status)} />.{' '}
         <button type="button" className="link min-h-11" onClick={onTakeUp}>
           Take it up again
         </button>

@@ -1,5 +1,5 @@
 import type { ReadingKind } from '#core/craft/readings.ts';
-import type { EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 import { remember, remembered } from '../device/device-store.ts';
 
 const KEY = 'keen-limb.tools';

@@ -1,7 +1,7 @@
 import { useEffect, useMemo } from 'react';
-import type { BowState } from '#core/record/fold.ts';
-import type { Move } from '#core/work/move.ts';
-import { firstOpenBenchStep } from '#core/work/step-states.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { Move } from '#core/advice/move.ts';
+import { firstOpenBenchStep } from '#core/order/step-states.ts';
 import { remember, remembered } from '../device/device-store.ts';
 import { type Sight, sightOf, SIGHTS } from './sights.ts';
 

@@ -1,7 +1,7 @@
 import { useSWRConfig, mutate } from 'swr';
 import useSWR from 'swr';
 import { type LogResponse, ownLogResponseSchema } from '#contract/entry.ts';
-import type { LoggedEntry } from '#core/record/entry.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
 import { request, requestKept, ServerAway } from '../api/http.ts';
 import { keepAddition } from '../api/last-answers.ts';
 import { onDelivered } from '../outbox/outbox.ts';

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
-import type { Entry, EntryBody, LoggedEntry } from '#core/record/entry.ts';
-import { type BowState, foldLog } from '#core/record/fold.ts';
-import { inTakenOrder, newestTakenMs } from '#core/record/taken-order.ts';
-import { stepStates } from '#core/work/step-states.ts';
+import type { Entry, EntryBody, LoggedEntry } from '#core/log/entry.ts';
+import { type BowState, foldLog } from '#core/log/fold.ts';
+import { inTakenOrder, newestTakenMs } from '#core/log/taken-order.ts';
+import { stepStates } from '#core/order/step-states.ts';
 import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';
 import { timeNow } from '../device/device-time.ts';
 import { outboxNow, post, subscribeOutbox, type Waiting } from '../outbox/outbox.ts';

@@ -1,4 +1,4 @@
-import { type ClockAnchor, timeBy } from '#core/record/device-clock.ts';
+import { type ClockAnchor, timeBy } from '#core/log/device-clock.ts';
 import { remember, remembered } from './device-store.ts';
 
 /** How far this device's clock is behind the server's, ms, as last seen; kept over a reload. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BOW_KINDS } from '#core/craft/bow-terms.ts';
-import { startingBraceBand } from '#core/craft/starting-values.ts';
+import { startingBraceBand } from '#core/priors/starting-values.ts';
 import { bowSide, typicalSide } from './bow-side.ts';
 import { limbCurve } from './limb-curve.ts';
 

@@ -1,5 +1,5 @@
 import { BOW_KIND_LABEL, type BowKind, type Hand } from '#core/craft/bow-terms.ts';
-import { startingBraceBand } from '#core/craft/starting-values.ts';
+import { startingBraceBand } from '#core/priors/starting-values.ts';
 import { BowFigure } from './bow-figure.tsx';
 import { bowSide, typicalSide } from './bow-side.ts';
 

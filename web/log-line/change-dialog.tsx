@@ -2,9 +2,9 @@ import { useState } from 'react';
 import { movesWords } from '#core/craft/controls.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import type { ChangeDoor, ControlChange } from '#core/limits/change-door.ts';
-import { changeQuestionWords } from '#core/limits/change-question-words.ts';
-import { refusalWords } from '#core/limits/limit-words.ts';
-import type { BowState } from '#core/record/fold.ts';
+import { changeQuestionWords } from '#core/words/change-question-words.ts';
+import { refusalWords } from '#core/words/limit-words.ts';
+import type { BowState } from '#core/log/fold.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 

@@ -1,6 +1,6 @@
 import { type RefObject, useId } from 'react';
 import type { EntryLine as Read } from '#core/entry-line/entry-line.ts';
-import type { EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 import { STANDING_WORDS, useStanding } from '../outbox/use-standing.ts';
 import { Fractions } from '../ui/fractions.tsx';
 

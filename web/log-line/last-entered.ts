@@ -1,4 +1,4 @@
-import type { EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 
 /** What was entered last, whatever has become of it since. */
 export interface LastEntered {

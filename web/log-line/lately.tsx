@@ -7,14 +7,14 @@ import {
 import { CHECKLIST_TITLE } from '#core/craft/checklists.ts';
 import { changeWords, CONTROL_FACTS } from '#core/craft/controls.ts';
 import { FIT_OUT_LABEL } from '#core/craft/fit-out.ts';
-import { ARROW_LABEL } from '#core/record/range-words.ts';
+import { ARROW_LABEL } from '#core/words/range-words.ts';
 import { lowerFirst, upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { stepFacts } from '#core/craft/steps.ts';
 import { meanOf } from '#core/numeric/moments.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import { showTurns } from '#core/quantity/show.ts';
-import type { BodyOf, BowFacts, EntryBody, LoggedEntry } from '#core/record/entry.ts';
+import type { BodyOf, BowFacts, EntryBody, LoggedEntry } from '#core/log/entry.ts';
 import { useStanding } from '../outbox/use-standing.ts';
 import { Fractions } from '../ui/fractions.tsx';
 

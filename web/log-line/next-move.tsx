@@ -1,7 +1,7 @@
 import { TriangleAlert } from 'lucide-react';
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { stepFacts } from '#core/craft/steps.ts';
-import type { Move } from '#core/work/move.ts';
+import type { Move } from '#core/advice/move.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
 /** The one next move: what, how much, why, what to expect, what can go wrong, what to check after. */

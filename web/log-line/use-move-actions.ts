@@ -4,9 +4,9 @@ import { v7 as newId } from 'uuid';
 import { stepFacts, type StepId } from '#core/craft/steps.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { changeDoor } from '#core/limits/change-door.ts';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { Move } from '#core/work/move.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { Move } from '#core/advice/move.ts';
 import type { AskedChange } from './change-dialog.tsx';
 
 type ChangeList = readonly { readonly control: Control; readonly amount: number }[];

@@ -3,7 +3,7 @@ import { v7 as newId } from 'uuid';
 import { z } from 'zod';
 import { entrySchema } from '#contract/entry.ts';
 import { ENTRY_VERSION, upcastEntry } from '#contract/entry-version.ts';
-import type { Entry } from '#core/record/entry.ts';
+import type { Entry } from '#core/log/entry.ts';
 
 /** Why the server does not take an entry: its code decides, its words are shown. */
 export interface Refusal {

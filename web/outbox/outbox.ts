@@ -1,5 +1,5 @@
 import { v7 as newId } from 'uuid';
-import type { Entry, LoggedEntry } from '#core/record/entry.ts';
+import type { Entry, LoggedEntry } from '#core/log/entry.ts';
 import { connectionNow, noteNothingWaits, noteStorage } from '../connection/connection.ts';
 import { timeNow } from '../device/device-time.ts';
 import { takeOverOldStorage } from './old-storage.ts';

@@ -21,7 +21,7 @@ import {
 } from '#core/craft/bow-terms.ts';
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
-import { likelySchool, SCHOOL_HABITS } from '#core/craft/starting-values.ts';
+import { likelySchool, SCHOOL_HABITS } from '#core/priors/starting-values.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';

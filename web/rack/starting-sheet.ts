@@ -5,7 +5,7 @@ import {
   startingTillerBand,
   BRACE_LIMIT_MARGIN_MM,
   SCHOOL_HABITS,
-} from '#core/craft/starting-values.ts';
+} from '#core/priors/starting-values.ts';
 import { GUESSED_BOLT_TRAVEL_TURNS } from '#core/limits/bolt-limits.ts';
 import { braceTable } from '#core/limits/brace-limit.ts';
 import { FIRST_DISTANCES_M } from '#core/limits/first-distances.ts';

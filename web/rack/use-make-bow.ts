@@ -1,6 +1,6 @@
 import { useCallback, useRef } from 'react';
 import { useNavigate } from 'react-router';
-import type { EntryBody } from '#core/record/entry.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 import { makeBowFrom } from '../bows/use-bow.ts';
 
 /**

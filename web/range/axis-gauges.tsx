@@ -1,5 +1,5 @@
-import type { AxisVerdict } from '#core/shots/axis-verdict.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import type { AxisVerdict } from '#core/groups/axis-verdict.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { Gauge } from '../drawing/gauge.tsx';
 import type { GaugeInput } from '../drawing/gauge-view.ts';
 

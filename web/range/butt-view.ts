@@ -1,7 +1,7 @@
 import { rightFromOutward, outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { fromStored, toStored } from '#core/quantity/units.ts';
-import type { Shot } from '#core/record/shooting.ts';
+import type { Shot } from '#core/log/shooting.ts';
 
 /** Zoom levels: half the width of what is seen, mm. */
 const HALF_RANGES_MM = [100, 150, 200, 300, 450, 650, 1000] as const;

@@ -1,4 +1,4 @@
-import type { Shot } from '#core/record/shooting.ts';
+import type { Shot } from '#core/log/shooting.ts';
 import { ArrowMark } from '../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';
 

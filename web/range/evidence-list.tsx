@@ -1,10 +1,10 @@
 import { BARE_SHAFT_AXES } from '#core/priors/prior-gains.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { conflictWords, sourceWords, togetherWords } from '#core/shots/evidence-words.ts';
-import { comparisonNotes } from '#core/work/comparison-notes.ts';
-import { sessionEvidence } from '#core/work/session-evidence.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
+import { conflictWords, sourceWords, togetherWords } from '#core/words/evidence-words.ts';
+import { comparisonNotes } from '#core/words/comparison-notes.ts';
+import { sessionEvidence } from '#core/bare-shaft/session-evidence.ts';
 
 /** What else was seen beside the impact, each by itself and together; conflicts and voids by name. */
 export function EvidenceList({

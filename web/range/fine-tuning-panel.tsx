@@ -1,7 +1,8 @@
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
+import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { showChance, showNumber } from '#core/quantity/show.ts';
-import type { FineTuningStanding } from '#core/work/fine-tuning-standing.ts';
-import { settingWords } from '#core/work/fine-tuning-move.ts';
+import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
+import { settingWords } from '#core/advice/fine-tuning-move.ts';
 import { ChartFold } from './chart-fold.tsx';
 import { TuningChart } from './tuning-chart.tsx';
 
@@ -30,7 +31,7 @@ export function FineTuningPanel({
       {voided.ends > 0 && (
         <p className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]" role="note">
           {voided.ends} {voided.ends === 1 ? 'end is' : 'ends are'} left out: since then{' '}
-          {voided.since}, and two changes at once cannot be told apart.
+          {sinceUpsetWords(voided.since)}, and two changes at once cannot be told apart.
         </p>
       )}
       {finish?.comparison != null && (

@@ -1,8 +1,8 @@
 import type { Hand } from '#core/craft/bow-terms.ts';
-import type { Shot } from '#core/record/shooting.ts';
-import type { BareShaftVerdict, Landing } from '#core/shots/bare-shaft-verdict.ts';
-import { groupEllipse } from '#core/shots/ellipse.ts';
-import { offsetWords } from '#core/shots/verdict-words.ts';
+import type { Shot } from '#core/log/shooting.ts';
+import type { BareShaftVerdict, Landing } from '#core/bare-shaft/bare-shaft-verdict.ts';
+import { groupEllipse } from '#core/groups/ellipse.ts';
+import { offsetWords } from '#core/words/verdict-words.ts';
 import { meanOf } from '#core/numeric/moments.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
 import type { ButtView } from './butt-view.ts';

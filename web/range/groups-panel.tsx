@@ -1,11 +1,12 @@
-import { ARROW_SHORT } from '#core/record/range-words.ts';
+import { sinceUpsetWords } from '#core/words/since-words.ts';
+import { ARROW_SHORT } from '#core/words/range-words.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtDistance, showButtInterval, showChance } from '#core/quantity/show.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import { byArrow } from '#core/shots/by-arrow.ts';
-import { pointOffsets } from '#core/shots/point-offsets.ts';
-import { forgivenessBySetting } from '#core/work/settings-shot.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import { byArrow } from '#core/groups/by-arrow.ts';
+import { pointOffsets } from '#core/groups/point-offsets.ts';
+import { forgivenessBySetting } from '#core/groups/settings-shot.ts';
 
 const CELL = 'border-b border-faint py-1.5 pr-4 text-left align-top';
 
@@ -49,12 +50,12 @@ function Forgiving({ state, unit }: { readonly state: BowState; readonly unit: '
             </tr>
           </thead>
           <tbody>
-            {settings.toReversed().map(({ words, distanceM, forgiveness: found }) =>
+            {settings.toReversed().map(({ madeBy, distanceM, forgiveness: found }) =>
               found === null ? null : (
-                <tr key={`${words ?? ''}${distanceM}${found.withinMm}`}>
+                <tr key={`${madeBy?.index ?? ''}${distanceM}${found.withinMm}`}>
                   <td className={CELL}>
-                    {words === null ? 'As first shot' : `After ${words}`}, {distanceM} m; inside{' '}
-                    {showButtDistance(found.withinMm, unit)}
+                    {madeBy === null ? 'As first shot' : `After ${sinceUpsetWords([madeBy])}`},{' '}
+                    {distanceM} m; inside {showButtDistance(found.withinMm, unit)}
                   </td>
                   <td className={CELL}>{found.weak}</td>
                   <td className={CELL}>{found.inside}</td>

@@ -1,9 +1,9 @@
 import { sideOf } from '#core/craft/handedness.ts';
 import { REFERENCE_DISTANCE_M } from '#core/priors/prior-gains.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { whenWords } from '../log-line/lately.tsx';
 
 interface Landing {

@@ -3,8 +3,8 @@ import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { outwardFromRight, rightFromOutward, sideOf } from '#core/craft/handedness.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
-import type { PaperTear } from '#core/record/range-records.ts';
-import { tearsAgree } from '#core/shots/evidence.ts';
+import type { PaperTear } from '#core/log/range-records.ts';
+import { tearsAgree } from '#core/bare-shaft/evidence.ts';
 import { TextField } from '../ui/text-field.tsx';
 
 const SIZE = 320;

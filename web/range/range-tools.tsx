@@ -1,8 +1,8 @@
 import { useSearchParams } from 'react-router';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
 import { upsets } from '#core/craft/upsets.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { EndNoteForm } from './end-note.tsx';
 import { GroupsPanel } from './groups-panel.tsx';

@@ -3,16 +3,16 @@ import { sideOf } from '#core/craft/handedness.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { neededWords } from '#core/shots/verdict-words.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
+import { neededWords } from '#core/words/verdict-words.ts';
 import { useNeeded } from './use-needed.ts';
-import { bareShaftOutlook } from '#core/work/bare-shaft-outlook.ts';
-import { type Remedy, remediesFor, remedyEffect } from '#core/work/remedies.ts';
-import { sideEffects } from '#core/work/remedy-words.ts';
+import { bareShaftOutlook } from '#core/bare-shaft/bare-shaft-outlook.ts';
+import { type Remedy, remediesFor, remedyEffect } from '#core/bare-shaft/remedies.ts';
+import { sideEffects } from '#core/words/remedy-words.ts';
 import { Fractions } from '../ui/fractions.tsx';
-import { missingWords } from '#core/limits/limit-words.ts';
+import { missingWords } from '#core/words/limit-words.ts';
 import { safeLength } from '#core/limits/safe-length.ts';
 
 const AXIS_NAME: Readonly<Record<BareShaftAxis, string>> = {

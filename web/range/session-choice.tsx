@@ -1,8 +1,8 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { SESSION_KIND_LABEL } from '#core/record/range-words.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
+import { SESSION_KIND_LABEL } from '#core/words/range-words.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
 import { whenWords } from '../log-line/lately.tsx';
 
 const ITEM =

@@ -1,10 +1,10 @@
 import { lazy, Suspense } from 'react';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { fineTuningStanding } from '#core/work/fine-tuning-standing.ts';
-import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
+import { fineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
+import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
 import { SessionSetupForm } from './session-setup.tsx';
 import type { SessionSetup } from './use-session-setup.ts';
 import { VerdictPanel } from './verdict-panel.tsx';

@@ -4,11 +4,11 @@ import {
   LIGHT_LABEL,
   SESSION_KIND_LABEL,
   WIND_LABEL,
-} from '#core/record/range-words.ts';
+} from '#core/words/range-words.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/record/fold.ts';
-import { BUTT_KINDS, LIGHTS, type SessionKind, WINDS } from '#core/record/shooting-entries.ts';
+import type { BowState } from '#core/log/fold.ts';
+import { BUTT_KINDS, LIGHTS, type SessionKind, WINDS } from '#core/log/shooting-entries.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 import { TextField } from '../ui/text-field.tsx';

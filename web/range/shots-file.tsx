@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import { readShots, writeShots } from '#core/shots/shots-csv.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import { readShots, writeShots } from '#core/groups/shots-csv.ts';
 import type { PlottedShot } from './tap-queue.ts';
 
 type Said =

@@ -2,7 +2,7 @@ import { ReferenceLine } from 'recharts';
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import { endGroupMm, type FineTuningStanding } from '#core/work/fine-tuning-standing.ts';
+import { endGroupMm, type FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
 import { CurveChart } from './curve-chart.tsx';
 
 /** Above the curve this much of it is shown: single ends scatter. */

@@ -1,13 +1,13 @@
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
 import {
   type BareShaftVerdict,
   shotsFromLanding,
   shotsSpeakingFor,
-} from '#core/shots/bare-shaft-verdict.ts';
-import { axisSums, type AxisSums, FEWEST_EACH } from '#core/shots/offset-posterior.ts';
-import type { ShotsNeeded } from '#core/shots/shots-needed.ts';
-import { sessionLanding, sessionPriors } from '#core/work/bare-shaft-evidence.ts';
+} from '#core/bare-shaft/bare-shaft-verdict.ts';
+import { axisSums, type AxisSums, FEWEST_EACH } from '#core/groups/offset-posterior.ts';
+import type { ShotsNeeded } from '#core/bare-shaft/shots-needed.ts';
+import { sessionLanding, sessionPriors } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { useShotsNeeded } from '../workers/shots-needed-door.ts';
 
 /** How many more bare shafts would settle each axis that is undecided; null while it is reckoned. */

@@ -1,9 +1,9 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { ArrowState } from '#core/record/shooting-entries.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession, Shot } from '#core/record/shooting.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { ArrowState } from '#core/log/shooting-entries.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession, Shot } from '#core/log/shooting.ts';
 import { type FreshShots, type PlottedShot, TapQueue } from './tap-queue.ts';
 
 /** A nudge is logged when the hand has rested this long. */

@@ -3,19 +3,19 @@ import { v7 as newId } from 'uuid';
 import { shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import { type Control, CONTROL_FACTS } from '#core/craft/controls.ts';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
-import { SCHOOL_HABITS } from '#core/craft/starting-values.ts';
+import { SCHOOL_HABITS } from '#core/priors/starting-values.ts';
 import { checkProposal } from '#core/limits/check-proposal.ts';
 import { MOST_SETTINGS } from '#core/craft/experiment-bounds.ts';
 import { farthestDistance } from '#core/limits/first-distances.ts';
-import { refusalWords } from '#core/limits/limit-words.ts';
+import { refusalWords } from '#core/words/limit-words.ts';
 import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { showExact } from '#core/quantity/show.ts';
 import { toStored } from '#core/quantity/units.ts';
-import type { EntryBody } from '#core/record/entry.ts';
-import type { BowState } from '#core/record/fold.ts';
-import type { Experiment } from '#core/record/range-records.ts';
-import type { ButtKind, Light, SessionKind, Wind } from '#core/record/shooting-entries.ts';
-import { defaultTolerance } from '#core/shots/default-tolerance.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { Experiment } from '#core/log/range-records.ts';
+import type { ButtKind, Light, SessionKind, Wind } from '#core/log/shooting-entries.ts';
+import { defaultTolerance } from '#core/groups/default-tolerance.ts';
 
 /** What the form holds: texts as typed. An empty one means “not said” or the rule of thumb. */
 interface SetupText {

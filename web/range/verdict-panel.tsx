@@ -1,8 +1,8 @@
-import type { BowState } from '#core/record/fold.ts';
-import type { ShootingSession } from '#core/record/shooting.ts';
-import type { BareShaftVerdict } from '#core/shots/bare-shaft-verdict.ts';
-import { verdictWords } from '#core/shots/verdict-words.ts';
-import { sessionPriors } from '#core/work/bare-shaft-evidence.ts';
+import type { BowState } from '#core/log/fold.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
+import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
+import { verdictWords } from '#core/words/verdict-words.ts';
+import { sessionPriors } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { EvidenceList } from './evidence-list.tsx';

@@ -3,7 +3,7 @@ import type { Hand } from '#core/craft/bow-terms.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
 import { fromStored, toStored } from '#core/quantity/units.ts';
 import { showNumber } from '#core/quantity/show.ts';
-import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
+import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
 import { tickStep } from './butt-view.ts';
 import { CurveChart } from './curve-chart.tsx';
 

@@ -1,9 +1,9 @@
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtInterval, showNumber } from '#core/quantity/show.ts';
-import type { BowState } from '#core/record/fold.ts';
-import { REFUSED_WORDS } from '#core/shots/walk-back-words.ts';
-import type { WalkBackFigure } from '#core/shots/walk-back.ts';
-import type { WalkBackStanding } from '#core/work/walk-back-standing.ts';
+import type { BowState } from '#core/log/fold.ts';
+import { REFUSED_WORDS } from '#core/words/walk-back-words.ts';
+import type { WalkBackFigure } from '#core/walk-back/walk-back.ts';
+import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
 import { ChartFold } from './chart-fold.tsx';
 import { WalkBackChart } from './walk-back-chart.tsx';
 

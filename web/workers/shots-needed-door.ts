@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
-import type { AxisSums, ScatterPrior } from '#core/shots/offset-posterior.ts';
-import type { ShotsNeeded } from '#core/shots/shots-needed.ts';
+import type { AxisSums, ScatterPrior } from '#core/groups/offset-posterior.ts';
+import type { ShotsNeeded } from '#core/bare-shaft/shots-needed.ts';
 
 export interface ShotsNeededQuestion {
   readonly key: string;

@@ -1,4 +1,4 @@
-import { shotsNeeded } from '#core/shots/shots-needed.ts';
+import { shotsNeeded } from '#core/bare-shaft/shots-needed.ts';
 import type { ShotsNeededAnswer, ShotsNeededQuestion } from './shots-needed-door.ts';
 
 addEventListener('message', (event: MessageEvent<ShotsNeededQuestion>) => {

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { ShootingSession } from '#core/record/shooting.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
 
 /** Pictures kept with a session, end by end. */
 export function KeptPictures({

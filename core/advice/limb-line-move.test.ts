@@ -1,0 +1,62 @@
+import { describe, expect, it } from 'vitest';
+import { BowLog } from '../fixtures/bow-log.ts';
+import { HANDS, type Hand } from '../craft/bow-terms.ts';
+import { sideOf } from '../craft/handedness.ts';
+import { limbLineMove } from './limb-line-move.ts';
+import { stepStates } from '../order/step-states.ts';
+
+function moveOf(log: BowLog) {
+  const status = stepStates(log.state).find(({ step }) => step.id === 'limbLine');
+  if (status === undefined) throw new Error('no limb line');
+  return limbLineMove(log.state, status);
+}
+const changes = (log: BowLog) => {
+  const move = moveOf(log);
+  return move?.action.kind === 'change' ? move.action.changes : [];
+};
+/** A string that passes outward of the top gauge, in a pocket answering by so much a turn. */
+function crooked(hand: Hand, topMm = 2): BowLog {
+  return new BowLog({ hand }).settle({ limbLineTop: topMm });
+}
+
+describe('limbLineMove', () => {
+  it('tries 1/8 of a turn first, because which way a pocket answers is not known', () => {
+    const move = moveOf(crooked('right'));
+    expect(changes(crooked('right'))).toEqual([{ control: 'topSideScrews', amount: 1 / 8 }]);
+    expect(move?.expect).toMatch(/trial/i);
+  });
+
+  it('tries a larger turn when 1/8 was too little to be seen', () => {
+    const log = crooked('right');
+    log.change('topSideScrews', 1 / 8);
+    log.read('limbLineTop', 2, 2.1, 1.9);
+    expect(changes(log)).toEqual([{ control: 'topSideScrews', amount: 1 / 2 }]);
+  });
+
+  it.each([1.2, -1.2])('knows the pocket once it has answered by %d mm a turn', (perTurn) => {
+    const log = crooked('right');
+    log.change('topSideScrews', 1 / 2);
+    const now = 2 + perTurn / 2;
+    log.read('limbLineTop', now, now, now);
+    const [change] = changes(log);
+    expect(Math.sign(change!.amount)).toBe(-Math.sign(perTurn));
+    expect(Math.abs(change!.amount * perTurn)).toBeGreaterThan(now * 0.4);
+  });
+
+  it.each(HANDS)('says left and right as a %s-hander sees them, loosening first', (hand) => {
+    const words = moveOf(crooked(hand))?.why ?? '';
+    const outward = sideOf(1, hand);
+    const inward = sideOf(-1, hand);
+    expect(words).toContain(`passes 2.0 mm ${outward} of the top gauge’s middle`);
+    expect(words).toContain(`loosen the ${inward} screw 1/8 turn, then tighten the ${outward} one`);
+  });
+
+  it('turns both pockets in one unstringing, and none that is straight', () => {
+    const both = new BowLog().settle({ limbLineTop: 1.5, limbLineBottom: -1.5 });
+    expect(changes(both).map(({ control }) => control)).toEqual([
+      'topSideScrews',
+      'bottomSideScrews',
+    ]);
+    expect(moveOf(new BowLog().settle({ limbLineRod: 3 }))?.title).toBe('Look at the long rod');
+  });
+});

@@ -1,0 +1,155 @@
+import type { Control } from '../craft/controls.ts';
+import { upsets } from '../craft/upsets.ts';
+import {
+  BARE_SHAFT_FACET,
+  type BareShaftAxis,
+  REFERENCE_DISTANCE_M,
+} from '../priors/prior-gains.ts';
+import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
+import type { BowState } from '../log/fold.ts';
+import type { ShootingSession, Shot } from '../log/shooting.ts';
+import { buildOf } from '../groups/arrow-build.ts';
+import { shotInBowFrame } from '../groups/cant.ts';
+
+/** One setting shot in one session: everything between two changes that matter to an axis. */
+export interface BareShaftBlock {
+  readonly session: ShootingSession;
+  /** Net movement of each control of this axis when the block was shot. */
+  readonly moved: ReadonlyMap<Control, number>;
+  /** Counts up whenever something changed whose effect has no gain; see `levelSteps`. */
+  readonly level: number;
+  readonly endNumbers: readonly number[];
+  readonly fletched: Sums;
+  readonly bare: Sums;
+}
+
+/** Count, mean and squares about it, mm at the reference distance. */
+interface Sums {
+  readonly count: number;
+  readonly meanMm: number;
+  readonly squares: number;
+}
+
+/**
+ * The log cut into blocks for one axis. Bare shafts are compared inside a block only; what lies
+ * between two blocks is a change of controls (whose gain is to be learned) or a new level.
+ */
+export function bareShaftBlocks(
+  state: BowState,
+  axis: BareShaftAxis,
+  controls: readonly Control[],
+): {
+  readonly blocks: readonly BareShaftBlock[];
+  readonly now: Place;
+  /** What began each level after the first: a control without a gain here, an item changed, a day. */
+  readonly levelSteps: readonly LevelStep[];
+} {
+  const doubts = state.upsets.filter((one) => upsets(one, BARE_SHAFT_FACET[axis]));
+  const shots = state.sessions
+    .filter(({ sessionKind }) => sessionKind === 'bareShaft')
+    .flatMap((session) =>
+      session.shots
+        .filter(({ calledBad, arrow }) => !calledBad && (arrow === 'fletched' || arrow === 'bare'))
+        .map((shot) => ({ session, shot: shotInBowFrame(session, shot) })),
+    )
+    .toSorted((one, other) => one.shot.index - other.shot.index);
+  const cuts: Place[] = [{ from: -1, moved: new Map(), level: 0 }];
+  const levelSteps: LevelStep[] = [];
+  for (const doubt of doubts) {
+    const { moved, level } = cuts.at(-1)!;
+    if (doubt.kind === 'change' && controls.includes(doubt.control)) {
+      const net = (moved.get(doubt.control) ?? 0) + doubt.amount;
+      cuts.push({ from: doubt.index, level, moved: new Map(moved).set(doubt.control, net) });
+    } else {
+      levelSteps.push(doubt.kind === 'change' ? 'control' : 'item');
+      cuts.push({ from: doubt.index, level: level + 1, moved });
+    }
+  }
+  // Another build of arrow is another level, as any item changed is; another session is one as well,
+  // since bow and archer drift from day to day and not everything that was turned was written down.
+  let before: { readonly session: ShootingSession; readonly shot: Shot } | undefined;
+  let build: string | null = null;
+  for (const one of shots) {
+    const said = buildOf(one.session, one.shot.endNumber);
+    const isOther = said !== null && build !== null && said !== build;
+    const isLater = before !== undefined && before.session !== one.session;
+    if (isOther || isLater)
+      insertLevel(cuts, levelSteps, one.shot.index, isOther ? 'item' : 'session');
+    build = said ?? build;
+    before = one;
+  }
+  const blocks: BareShaftBlock[] = [];
+  let cut = 0;
+  let held: { session: ShootingSession; shot: Shot }[] = [];
+  const close = () => {
+    const block = blockOf(held, cuts[cut]!, axis);
+    if (block !== null) blocks.push(block);
+    held = [];
+  };
+  for (const one of shots) {
+    const next = cuts.findLastIndex(({ from }) => from < one.shot.index);
+    if (next !== cut || held[0]?.session !== one.session) {
+      close();
+      cut = next;
+    }
+    held.push(one);
+  }
+  close();
+  return { blocks, now: cuts.at(-1)!, levelSteps };
+}
+
+/** A new level from a shot on: everything cut after it moves up by one. */
+function insertLevel(
+  cuts: Place[],
+  levelSteps: LevelStep[],
+  shotIndex: number,
+  kind: LevelStep,
+): void {
+  const at = cuts.findLastIndex(({ from }) => from < shotIndex);
+  const { moved, level } = cuts[at]!;
+  cuts.splice(at + 1, 0, { from: shotIndex - 0.5, moved, level: level + 1 });
+  levelSteps.splice(level, 0, kind);
+  for (let later = at + 2; later < cuts.length; later += 1)
+    cuts[later] = { ...cuts[later]!, level: cuts[later]!.level + 1 };
+}
+
+/** What begins a level whose distance from the one before no gain tells. */
+export type LevelStep = 'control' | 'item' | 'session';
+
+/** Where the controls of an axis stood from one place in the log on. */
+export interface Place {
+  readonly from: number;
+  readonly moved: ReadonlyMap<Control, number>;
+  readonly level: number;
+}
+
+function blockOf(
+  held: readonly { readonly session: ShootingSession; readonly shot: Shot }[],
+  { moved, level }: Place,
+  axis: BareShaftAxis,
+): BareShaftBlock | null {
+  const session = held[0]?.session;
+  if (session === undefined) return null;
+  const scale = REFERENCE_DISTANCE_M / session.distanceM;
+  const sums = (arrow: Shot['arrow']): Sums => {
+    const values = held
+      .filter(({ shot }) => shot.arrow === arrow)
+      .map(({ shot }) => scale * (axis === 'bareShaftUp' ? shot.upMm : shot.outwardMm));
+    return {
+      count: values.length,
+      meanMm: values.length === 0 ? 0 : meanOf(values),
+      squares: squaresAboutMean(values),
+    };
+  };
+  const fletched = sums('fletched');
+  const bare = sums('bare');
+  if (fletched.count === 0 || bare.count === 0) return null;
+  return {
+    session,
+    moved,
+    level,
+    endNumbers: [...new Set(held.map(({ shot }) => shot.endNumber))],
+    fletched,
+    bare,
+  };
+}

@@ -1,0 +1,166 @@
+import { BLAME_LIST } from '../craft/blame-list.ts';
+import { BARE_SHAFT_AXES, type BareShaftAxis } from '../priors/prior-gains.ts';
+import type { BowState } from '../log/fold.ts';
+import type { ShootingSession } from '../log/shooting.ts';
+import type { BareShaftVerdict } from './bare-shaft-verdict.ts';
+import { BOUNCE_SAID_AT } from './bounce.ts';
+import { endsSpeaking } from './bare-shaft-evidence.ts';
+import { bareShaftOutlook, type Outlook } from './bare-shaft-outlook.ts';
+import { nockingRoom, type Remedy, remediesFor } from './remedies.ts';
+import { hasConflict, hasContactMarks } from './session-evidence.ts';
+
+/** A remedy must raise the chance of being inside by this much, or the shots speak first. */
+const WORTH_MOVING = 0.12;
+/** The side of an offset must be this sure before anything is turned. */
+const SIDE_SURE = 0.9;
+/** “Same result two ends running before anything is touched.” */
+const ENDS_FIRST = 2;
+/** After a move, one end is enough when the side is as good as certain. */
+const SIDE_CERTAIN = 0.975;
+/** Below this chance of being inside the vertical axis is not yet likely enough to leave. */
+const VERTICAL_LIKELY_INSIDE = 0.5;
+/** After this many ends undecided, the lateral axis may be mended: never wait for ever. */
+const VERTICAL_PATIENCE_ENDS = 3;
+
+/** Two shafts far apart prove nothing; from this many on their scatter is worth looking into. */
+const SCATTERED_SHAFTS = 4;
+/** Past the threshold by this much, and never by less than this in all, mm. */
+const BOUNCE_CLEAR_MM = 2;
+const LEAST_RAISE_MM = 4;
+
+/** Why bow and arrow are not blamed yet. */
+export type BlameWhy = 'scattered' | 'conflict' | 'contact';
+
+/** What the butt says should happen now. */
+export type BareShaftDecision =
+  | { readonly kind: 'done' }
+  | { readonly kind: 'checkBlame'; readonly why: BlameWhy; readonly items: readonly string[] }
+  /** `likely` would be made if the next end agrees. */
+  | {
+      readonly kind: 'shoot';
+      readonly why: 'oneMoreInside' | 'oneLook' | 'verticalFirst' | 'undecided';
+      readonly axis: BareShaftAxis | null;
+      readonly likely: Remedy | null;
+    }
+  | {
+      readonly kind: 'mend';
+      readonly axis: BareShaftAxis;
+      readonly remedy: Remedy;
+      readonly others: readonly Remedy[];
+    }
+  /** The tail bounces: well up first, then come down. */
+  | { readonly kind: 'bounce'; readonly raiseMm: number; readonly chance: number }
+  | { readonly kind: 'spent'; readonly axis: BareShaftAxis };
+
+/**
+ * Turn something, or shoot again? Vertical before lateral, one control at a time. A remedy is worth
+ * making when the side of the offset is sure and the remedy, with its own uncertainty, raises the
+ * chance of being inside by more than another end could be expected to.
+ *
+ * @param isSetAside remedies the tuner does not want now
+ */
+export function bareShaftDecision(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+  isSetAside: (remedy: Remedy) => boolean,
+): BareShaftDecision {
+  if (verdict.done) return { kind: 'done' };
+  const unchecked = BLAME_LIST.filter(({ id }) => !session.blameChecked.has(id));
+  const why = blameWhy(state, session, verdict);
+  if (why !== null && unchecked.length > 0)
+    return { kind: 'checkBlame', why, items: unchecked.map(({ id }) => id) };
+
+  const outlooks = Object.fromEntries(
+    BARE_SHAFT_AXES.map((axis) => [axis, bareShaftOutlook(state, session, axis)]),
+  ) as Record<BareShaftAxis, Outlook>;
+  const bounce = bounceRaise(state, outlooks.bareShaftUp);
+  if (bounce !== null) return bounce;
+  const vertical = wanted(state, session, 'bareShaftUp', outlooks.bareShaftUp, isSetAside);
+  const lateral = wanted(state, session, 'bareShaftOutward', outlooks.bareShaftOutward, isSetAside);
+  const verticalSettled =
+    outlooks.bareShaftUp.odds.inside >= VERTICAL_LIKELY_INSIDE ||
+    endsSpeaking(state, session, 'bareShaftUp') >= VERTICAL_PATIENCE_ENDS;
+
+  if (vertical.kind === 'mend') return vertical;
+  if (lateral.kind === 'mend' && verticalSettled) return lateral;
+  if (vertical.kind === 'spent' && lateral.kind !== 'mend') return vertical;
+  if (lateral.kind === 'spent') return lateral;
+  if (lateral.kind === 'mend')
+    return {
+      kind: 'shoot',
+      why: 'verticalFirst',
+      axis: 'bareShaftOutward',
+      likely: lateral.remedy,
+    };
+  for (const one of [vertical, lateral])
+    if (one.kind === 'oneLook')
+      return { kind: 'shoot', why: 'oneLook', axis: one.axis, likely: one.remedy };
+  const bothInside = verdict.up.call === 'inside' && verdict.outward.call === 'inside';
+  return {
+    kind: 'shoot',
+    why: bothInside ? 'oneMoreInside' : 'undecided',
+    axis: null,
+    likely: null,
+  };
+}
+
+function blameWhy(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+): BlameWhy | null {
+  if (verdict.scattered && verdict.counted.bare >= SCATTERED_SHAFTS) return 'scattered';
+  if (hasConflict(state, session, verdict)) return 'conflict';
+  return hasContactMarks(state, session) ? 'contact' : null;
+}
+
+/** A bounce that is as good as sure: a large raise, past where it probably begins. */
+function bounceRaise(
+  state: BowState,
+  { model }: Outlook,
+): Extract<BareShaftDecision, { kind: 'bounce' }> | null {
+  const { bounce } = model;
+  if (bounce === null || bounce.now < BOUNCE_SAID_AT) return null;
+  const nowMm = state.moved.get('nockingPoint') ?? 0;
+  const clearMm = (bounce.thresholdMm ?? nowMm) + BOUNCE_CLEAR_MM - nowMm;
+  const room = nockingRoom(state).up;
+  const raiseMm = Math.min(room, Math.max(LEAST_RAISE_MM, Math.ceil(clearMm)));
+  return raiseMm > 0 ? { kind: 'bounce', raiseMm, chance: bounce.now } : null;
+}
+
+type Wanted =
+  | Extract<BareShaftDecision, { kind: 'mend' | 'spent' }>
+  | { readonly kind: 'oneLook'; readonly axis: BareShaftAxis; readonly remedy: Remedy }
+  | { readonly kind: 'nothing' };
+
+/** What one axis would have done by itself. */
+function wanted(
+  state: BowState,
+  session: ShootingSession,
+  axis: BareShaftAxis,
+  outlook: Outlook,
+  isSetAside: (remedy: Remedy) => boolean,
+): Wanted {
+  const side = Math.max(outlook.plusSide, 1 - outlook.plusSide);
+  const ends = endsSpeaking(state, session, axis);
+  if (side < SIDE_SURE || ends === 0) return { kind: 'nothing' };
+  const remedies = remediesFor(state, session, axis).filter((one) => !isSetAside(one));
+  const [first, ...others] = byReversibility(remedies);
+  const isOut = Math.max(outlook.odds.plus, outlook.odds.minus) >= SIDE_CERTAIN;
+  if (first === undefined)
+    return isOut && ends >= ENDS_FIRST ? { kind: 'spent', axis } : { kind: 'nothing' };
+  const movedBefore = outlook.model.blocks.filter((one) => one.session === session).length > 1;
+  if (ends >= ENDS_FIRST || (movedBefore && side >= SIDE_CERTAIN))
+    return { kind: 'mend', axis, remedy: first, others };
+  return { kind: 'oneLook', axis, remedy: first };
+}
+
+/** What is worth doing; the saw only when nothing that can be taken back is. */
+function byReversibility(remedies: readonly Remedy[]): readonly Remedy[] {
+  const worthy = remedies.filter(({ worth }) => worth >= WORTH_MOVING);
+  const reversible = worthy.filter(({ reversible }) => reversible);
+  return reversible.length > 0
+    ? [...reversible, ...worthy.filter((one) => !one.reversible)]
+    : worthy;
+}

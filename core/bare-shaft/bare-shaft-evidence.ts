@@ -1,0 +1,115 @@
+import {
+  BARE_SHAFT_FACET,
+  type BareShaftAxis,
+  REFERENCE_DISTANCE_M,
+} from '../priors/prior-gains.ts';
+import type { AxisVerdict } from '../groups/axis-verdict.ts';
+import {
+  type BareShaftVerdict,
+  bareShaftVerdict,
+  type Landing,
+  shotsSpeakingFor,
+} from './bare-shaft-verdict.ts';
+import { scatterPrior } from '../groups/scatter-history.ts';
+import type { BowState } from '../log/fold.ts';
+import { onceForPair } from '../log/once-for.ts';
+import type { ShootingSession } from '../log/shooting.ts';
+import type { FacetId } from '../craft/steps.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
+import { bareShaftOutlook, landingMm } from './bare-shaft-outlook.ts';
+
+type BareShaftFacet = Extract<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
+
+/** Chance of being inside, by the whole log, at which an axis may be called done. */
+const INSIDE_DONE_AT = 0.95;
+/** Ends since the last change that an axis needs before it can be called done. */
+const DONE_ENDS = 2;
+
+/**
+ * The verdict of a session: the shots since the last change, with what earlier sessions say of the
+ * archer's scatter. Whether it is done is judged by the whole log: what was shot before the last
+ * change is carried over it, with the change's effect as uncertain as it is.
+ */
+export const sessionVerdict = onceForPair(
+  (state: BowState, session: ShootingSession): BareShaftVerdict => {
+    const verdict = bareShaftVerdict(
+      session,
+      state.upsets,
+      sessionPriors(state, session),
+      sessionLanding(state, session),
+    );
+    const isLast = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
+    if (isLast?.sessionId !== session.sessionId) return verdict;
+    const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => ({
+      ...judged,
+      done:
+        judged.call !== 'plus' &&
+        judged.call !== 'minus' &&
+        endsSpeaking(state, session, axis) >= DONE_ENDS &&
+        bareShaftOutlook(state, session, axis).odds.inside >= INSIDE_DONE_AT,
+    });
+    const outward = judge(verdict.outward, 'bareShaftOutward');
+    const up = judge(verdict.up, 'bareShaftUp');
+    return { ...verdict, outward, up, done: outward.done && up.done };
+  },
+);
+
+/** Ends of a session that still speak for an axis and hold bare shafts. */
+export function endsSpeaking(
+  state: BowState,
+  session: ShootingSession,
+  axis: BareShaftAxis,
+): number {
+  const shots = shotsSpeakingFor(BARE_SHAFT_FACET[axis], session, state.upsets);
+  return new Set(
+    shots
+      .filter(({ arrow, calledBad }) => arrow === 'bare' && !calledBad)
+      .map((shot) => shot.endNumber),
+  ).size;
+}
+
+/** The landing bare shafts are tuned to, at a session's distance. */
+export function sessionLanding(state: BowState, session: ShootingSession): Landing {
+  const scale = session.distanceM / REFERENCE_DISTANCE_M;
+  return {
+    outwardMm: landingMm(state, 'bareShaftOutward') * scale,
+    upMm: landingMm(state, 'bareShaftUp') * scale,
+  };
+}
+
+/** Scatter priors of both axes for a session, from the sessions before it. */
+export function sessionPriors(state: BowState, session: ShootingSession) {
+  const place = state.sessions.findIndex((one) => one.sessionId === session.sessionId);
+  const earlier = state.sessions.slice(0, Math.max(0, place));
+  return {
+    outward: scatterPrior(earlier, session.distanceM, 'outwardMm'),
+    up: scatterPrior(earlier, session.distanceM, 'upMm'),
+  };
+}
+
+/** What the shots say of one axis now, and what was changed since they were shot. */
+export interface BareShaftEvidence {
+  readonly session: ShootingSession | null;
+  readonly verdict: BareShaftVerdict | null;
+  /** Changes that emptied an axis that had been shot; stale while no new shots stand. */
+  readonly upsetBy: readonly Upset[];
+  readonly everShot: boolean;
+}
+
+/** The newest session with shots, judged, for one facet of the bare-shaft step. */
+export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareShaftEvidence {
+  const session =
+    state.sessions.findLast(
+      ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
+    ) ?? null;
+  if (session === null) return { session: null, verdict: null, upsetBy: [], everShot: false };
+  const speaking = shotsSpeakingFor(facet, session, state.upsets);
+  const lastShotIndex = session.shots.at(-1)?.index ?? -1;
+  const shotBy = speaking.length > 0 ? lastShotIndex : firstBareIndex(session);
+  const upsetBy = state.upsets.filter((doubt) => doubt.index > shotBy && upsets(doubt, facet));
+  return { session, verdict: sessionVerdict(state, session), upsetBy, everShot: true };
+}
+
+function firstBareIndex(session: ShootingSession): number {
+  return session.shots.find((shot) => shot.arrow === 'bare')?.index ?? Number.POSITIVE_INFINITY;
+}

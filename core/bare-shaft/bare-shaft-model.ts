@@ -1,0 +1,214 @@
+import type { Control } from '../craft/controls.ts';
+import {
+  combination,
+  fitGridLinear,
+  type GridLinearPosterior,
+  type LinearObservation,
+  type NormalPrior,
+  type SpecialPrior,
+} from '../numeric/grid-linear.ts';
+import type { StudentMixture } from '../numeric/student-mixture.ts';
+import type { BowState } from '../log/fold.ts';
+import { onceFor } from '../log/once-for.ts';
+import type { ShootingSession } from '../log/shooting.ts';
+import { type BareShaftBlock, bareShaftBlocks } from './bare-shaft-blocks.ts';
+import type { BounceOdds } from './bounce.ts';
+import { bounceEvidence } from './bounce-evidence.ts';
+import {
+  normaliseLogOdds,
+  PLOT_READING_SD_MM,
+  SCATTER_FACTOR_ODDS,
+  SCATTER_FACTORS,
+  type ScatterPrior,
+} from '../groups/offset-posterior.ts';
+import { scatterPrior } from '../groups/scatter-history.ts';
+import { priorWeightN } from '../gains/prior-weight.ts';
+import {
+  BARE_SHAFT_AXES,
+  type BareShaftAxis,
+  bareShaftGain,
+  REFERENCE_DISTANCE_M,
+} from '../priors/prior-gains.ts';
+
+/** How far off bare shafts of a bow nobody has shot may be, mm at 18 m: one standard deviation. */
+const LEVEL_PRIOR_SD_MM = 100;
+/**
+ * A change without a known effect on an axis moves its bare shafts by about this, mm at 18 m: the
+ * shots before it inform less, not nothing. From one session to the next a bow and its archer drift.
+ */
+const LEVEL_STEP_SD_MM = { control: 12, item: 50, session: 25 } as const;
+const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
+
+/** Controls whose effect on an axis is reckoned; anything else that upsets it starts a new level. */
+const CONTROLS: Readonly<Record<BareShaftAxis, readonly Control[]>> = {
+  bareShaftUp: ['nockingPoint', 'restHeight'],
+  bareShaftOutward: [
+    'plungerPreload',
+    'twists',
+    'topBolt',
+    'bottomBolt',
+    'pointMass',
+    'shaftCut',
+    'plungerReach',
+  ],
+};
+
+/** Given one scatter factor: the regression, and the degrees its scatter is known with. */
+interface FactorFit {
+  readonly weight: number;
+  readonly degrees: number;
+  readonly posterior: GridLinearPosterior;
+}
+
+/** How bare shafts of one axis stand and answer, by everything this bow's log has shown. */
+export interface BareShaftModel {
+  readonly fits: readonly FactorFit[];
+  readonly controls: readonly Control[];
+  readonly blocks: readonly BareShaftBlock[];
+  /** Does the tail bounce? Vertical axis only; null across. */
+  readonly bounce: BounceOdds | null;
+  readonly rowNow: readonly number[];
+  readonly rowOf: (amounts: ReadonlyMap<Control, number>) => readonly number[];
+}
+
+/** The models of both axes, fitted once per state; they share the factor bare shafts scatter by. */
+export const bareShaftModels = onceFor(fitBareShaftModels);
+
+/**
+ * Bayesian linear regression of the offset of bare from fletched on the controls, block by block:
+ * y = level + Σ gain · moved, with the gains' rules of thumb as priors. The scatter of each session
+ * is learned from its own groups and the archer's earlier ones; the factor k is on its grid, one for
+ * both axes.
+ */
+function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, BareShaftModel>> {
+  const cut = {
+    bareShaftOutward: bareShaftBlocks(state, 'bareShaftOutward', CONTROLS.bareShaftOutward),
+    bareShaftUp: bareShaftBlocks(state, 'bareShaftUp', CONTROLS.bareShaftUp),
+  };
+  const bounce = bounceEvidence(state, cut.bareShaftUp.blocks, cut.bareShaftUp.now.level);
+  const scatter = {
+    bareShaftOutward: sessionScatter(state, 'bareShaftOutward', cut.bareShaftOutward.blocks),
+    bareShaftUp: sessionScatter(state, 'bareShaftUp', cut.bareShaftUp.blocks),
+  };
+  const weights = normaliseLogOdds(
+    SCATTER_FACTORS.map(
+      (_, k) =>
+        Math.log(SCATTER_FACTOR_ODDS[k]!) +
+        BARE_SHAFT_AXES.reduce((sum, axis) => sum + (scatter[axis].logOdds[k] ?? 0), 0),
+    ),
+  );
+  const model = (axis: BareShaftAxis): BareShaftModel => {
+    const controls = CONTROLS[axis];
+    const { blocks, now, levelSteps } = cut[axis];
+    // Where the tail bounces, bare shafts answer backwards: such blocks say nothing of the gain.
+    const straight = blocks.filter((block) => (bounce.of.get(block) ?? 0) < 0.5);
+    const weightN = priorWeightN(state);
+    const priors: readonly NormalPrior[] = [
+      ...controls.map((control) => bareShaftGain(axis, control, weightN)),
+      { mean: 0, sd: LEVEL_PRIOR_SD_MM },
+      ...levelSteps.map((kind) => ({ mean: 0, sd: LEVEL_STEP_SD_MM[kind] })),
+    ];
+    const row = (moved: ReadonlyMap<Control, number>, level: number | null) => [
+      ...controls.map((control) => moved.get(control) ?? 0),
+      level === null ? 0 : 1,
+      ...levelSteps.map((_, index) => (level !== null && index < level ? 1 : 0)),
+    ];
+    const fits = weights.map((weight, k): FactorFit => {
+      const factor = SCATTER_FACTORS[k]!;
+      const observations = straight.map(
+        ({ session, moved, level, fletched, bare }): LinearObservation => ({
+          row: row(moved, level),
+          special: 0,
+          y: bare.meanMm - fletched.meanMm,
+          variance:
+            scatter[axis].variance(session, k) * (1 / fletched.count + factor ** 2 / bare.count),
+        }),
+      );
+      return {
+        weight,
+        degrees: scatter[axis].degrees(blocks.at(-1)?.session ?? null),
+        posterior: fitGridLinear(observations, priors, NO_SPECIAL),
+      };
+    });
+    return {
+      fits,
+      controls,
+      blocks,
+      bounce: axis === 'bareShaftUp' ? bounce.odds : null,
+      rowNow: row(now.moved, now.level),
+      rowOf: (amounts) => row(amounts, null),
+    };
+  };
+  return { bareShaftOutward: model('bareShaftOutward'), bareShaftUp: model('bareShaftUp') };
+}
+
+/** What each session says of the archer's scatter, for every factor of the grid. */
+function sessionScatter(
+  state: BowState,
+  axis: BareShaftAxis,
+  blocks: readonly BareShaftBlock[],
+): {
+  readonly logOdds: readonly number[];
+  readonly variance: (session: ShootingSession, k: number) => number;
+  readonly degrees: (session: ShootingSession | null) => number;
+} {
+  const by = new Map<
+    string,
+    { prior: ScatterPrior; fletched: number; bare: number; degrees: number; bareFree: number }
+  >();
+  for (const { session, fletched, bare } of blocks) {
+    const found = by.get(session.sessionId) ?? {
+      prior: priorOf(state, session, axis),
+      fletched: 0,
+      bare: 0,
+      degrees: 0,
+      bareFree: 0,
+    };
+    found.fletched += fletched.squares;
+    found.bare += bare.squares;
+    found.degrees += fletched.count + bare.count - 2;
+    found.bareFree += bare.count - 1;
+    by.set(session.sessionId, found);
+  }
+  const squares = (session: string, k: number) => {
+    const found = by.get(session)!;
+    const degrees = found.prior.degrees + found.degrees;
+    return Math.max(
+      degrees * PLOT_READING_SD_MM ** 2,
+      found.prior.degrees * found.prior.sdMm ** 2 +
+        found.fletched +
+        found.bare / SCATTER_FACTORS[k]! ** 2,
+    );
+  };
+  const degreesOf = (session: string) =>
+    (by.get(session)?.prior.degrees ?? 0) + (by.get(session)?.degrees ?? 0);
+  return {
+    logOdds: SCATTER_FACTORS.map((factor, k) =>
+      [...by].reduce(
+        (sum, [id, { bareFree }]) =>
+          degreesOf(id) === 0
+            ? sum
+            : sum - bareFree * Math.log(factor) - (degreesOf(id) / 2) * Math.log(squares(id, k)),
+        0,
+      ),
+    ),
+    variance: (session, k) => {
+      const degrees = degreesOf(session.sessionId);
+      return degrees === 0 ? 1e6 : squares(session.sessionId, k) / degrees;
+    },
+    degrees: (session) => Math.max(1, session === null ? 1e6 : degreesOf(session.sessionId)),
+  };
+}
+
+function priorOf(state: BowState, session: ShootingSession, axis: BareShaftAxis): ScatterPrior {
+  const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
+  return scatterPrior(earlier, REFERENCE_DISTANCE_M, axis === 'bareShaftUp' ? 'upMm' : 'outwardMm');
+}
+
+/** A linear combination of level and gains, as a mixture over the scatter factor. */
+export function bareShaftFigure(model: BareShaftModel, row: readonly number[]): StudentMixture {
+  return model.fits.map(({ weight, degrees, posterior }) => {
+    const [part] = combination(posterior, row, 0);
+    return { weight, degrees, mean: part!.mean, scale: part!.sd };
+  });
+}

@@ -1,0 +1,131 @@
+import type { ShootingSession, Shot } from '../log/shooting.ts';
+import type { FacetId } from '../craft/steps.ts';
+import { type Upset, upsets } from '../craft/upsets.ts';
+import { type AxisEnd, type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
+import { jointFactorOdds, SCATTER_FACTORS, type ScatterPrior } from '../groups/offset-posterior.ts';
+import { shotInBowFrame } from '../groups/cant.ts';
+import { farOutShots } from '../groups/far-out.ts';
+
+/** Bare shafts scatter more than a bow can explain from this factor on. */
+const SCATTERED_FROM = 2;
+const SCATTERED_AT = 0.5;
+
+export interface BareShaftVerdict {
+  readonly outward: AxisVerdict;
+  readonly up: AxisVerdict;
+  readonly toleranceMm: number;
+  readonly counted: {
+    readonly fletched: number;
+    readonly bare: number;
+    readonly calledBad: number;
+  };
+  /** Ends since the last change that put either axis in doubt. */
+  readonly ends: number;
+  /** Bare shafts scatter more than the bow can explain: form, nock fit or contact first. */
+  readonly scattered: boolean;
+  /** Not called, but far from the others: pointed at, never dropped. */
+  readonly farOutShotIds: readonly string[];
+  /** Both axes inside, strongly, over at least two ends. */
+  readonly done: boolean;
+}
+
+/** The shots of a session that still speak for a facet: those after the last change that upset it. */
+export function shotsSpeakingFor(
+  facet: FacetId,
+  session: ShootingSession,
+  doubts: readonly Upset[],
+): readonly Shot[] {
+  const lastUpset = doubts.findLast((doubt) => upsets(doubt, facet))?.index ?? -1;
+  return session.shots.filter((shot) => shot.index > lastUpset);
+}
+
+/** Where bare shafts are meant to land from the fletched, mm at the session's distance. */
+export interface Landing {
+  readonly outwardMm: number;
+  readonly upMm: number;
+}
+const ON_THE_FLETCHED: Landing = { outwardMm: 0, upMm: 0 };
+
+/** Shots in the bow's frame, bare ones counted from where they are meant to land. */
+export function shotsFromLanding(
+  session: ShootingSession,
+  shots: readonly Shot[],
+  landing: Landing,
+): readonly Shot[] {
+  return shots.map((raw) => {
+    const shot = shotInBowFrame(session, raw);
+    return shot.arrow === 'bare'
+      ? {
+          ...shot,
+          outwardMm: shot.outwardMm - landing.outwardMm,
+          upMm: shot.upMm - landing.upMm,
+        }
+      : shot;
+  });
+}
+
+/**
+ * The verdict of a session on both axes. A change of the nocking point empties only the vertical
+ * axis, a change of preload only the lateral one: each axis pools the shots that still speak for it.
+ */
+export function bareShaftVerdict(
+  session: ShootingSession,
+  doubts: readonly Upset[],
+  prior: { readonly outward: ScatterPrior; readonly up: ScatterPrior },
+  landing: Landing = ON_THE_FLETCHED,
+): BareShaftVerdict {
+  const speaking = (facet: 'bareShaftLateral' | 'bareShaftVertical') =>
+    shotsFromLanding(session, shotsSpeakingFor(facet, session, doubts), landing);
+  const lateral = speaking('bareShaftLateral');
+  const vertical = speaking('bareShaftVertical');
+  const outward = axisVerdict(
+    endsOf(lateral, (shot) => shot.outwardMm),
+    session.toleranceMm,
+    prior.outward,
+  );
+  const up = axisVerdict(
+    endsOf(vertical, (shot) => shot.upMm),
+    session.toleranceMm,
+    prior.up,
+  );
+  const judged = lateral.length >= vertical.length ? lateral : vertical;
+  return {
+    outward,
+    up,
+    toleranceMm: session.toleranceMm,
+    counted: {
+      fletched: countOf(judged, 'fletched'),
+      bare: countOf(judged, 'bare'),
+      calledBad: judged.filter((shot) => shot.calledBad).length,
+    },
+    ends: new Set(judged.map((shot) => shot.endNumber)).size,
+    scattered: isScattered(outward, up),
+    farOutShotIds: farOutShots(judged),
+    done: outward.done && up.done,
+  };
+}
+
+function countOf(shots: readonly Shot[], arrow: Shot['arrow']): number {
+  return shots.filter((shot) => shot.arrow === arrow && !shot.calledBad).length;
+}
+
+function endsOf(shots: readonly Shot[], axis: (shot: Shot) => number): readonly AxisEnd[] {
+  const ends = new Map<number, { fletchedMm: number[]; bareMm: number[] }>();
+  for (const shot of shots) {
+    if (shot.calledBad || (shot.arrow !== 'bare' && shot.arrow !== 'fletched')) continue;
+    const end = ends.get(shot.endNumber) ?? { fletchedMm: [], bareMm: [] };
+    ends.set(shot.endNumber, end);
+    (shot.arrow === 'bare' ? end.bareMm : end.fletchedMm).push(axis(shot));
+  }
+  return [...ends.entries()].sort(([one], [other]) => one - other).map(([, end]) => end);
+}
+
+function isScattered(outward: AxisVerdict, up: AxisVerdict): boolean {
+  if (outward.posterior === null || up.posterior === null) return false;
+  const odds = jointFactorOdds(outward.posterior, up.posterior);
+  const wide = odds.reduce(
+    (sum, share, index) => (SCATTER_FACTORS[index]! >= SCATTERED_FROM ? sum + share : sum),
+    0,
+  );
+  return wide >= SCATTERED_AT;
+}

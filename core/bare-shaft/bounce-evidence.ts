@@ -1,0 +1,53 @@
+import type { BowState } from '../log/fold.ts';
+import type { BareShaftBlock } from './bare-shaft-blocks.ts';
+import { type BounceOdds, bounceOdds, type HeightShot } from './bounce.ts';
+import { FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from '../groups/offset-posterior.ts';
+import { scatterPrior } from '../groups/scatter-history.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
+
+/** Half of the normal 90 % interval in standard deviations. */
+const HALF_90 = 1.6449;
+const TOUCHED = new Set(['shelf', 'rest']);
+
+/** Odds of a bounce by the vertical blocks of the present level, each block at its height. */
+export function bounceEvidence(
+  state: BowState,
+  blocks: readonly BareShaftBlock[],
+  presentLevel: number,
+): { readonly odds: BounceOdds; readonly of: ReadonlyMap<BareShaftBlock, number> } {
+  const judged: { block: BareShaftBlock; height: HeightShot }[] = [];
+  for (const block of blocks) {
+    const height = block.level === presentLevel ? heightOf(state, block) : null;
+    if (height !== null) judged.push({ block, height });
+  }
+  const odds = bounceOdds(
+    judged.map(({ height }) => height),
+    state.moved.get('nockingPoint') ?? 0,
+  );
+  return { odds, of: new Map(judged.map(({ block }, index) => [block, odds.at[index]!])) };
+}
+
+function heightOf(state: BowState, block: BareShaftBlock): HeightShot | null {
+  const { fletched, bare, session, endNumbers } = block;
+  if (fletched.count < FEWEST_EACH || bare.count < FEWEST_EACH) return null;
+  const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
+  const posterior = offsetPosterior(
+    {
+      fletchedCount: fletched.count,
+      bareCount: bare.count,
+      fletchedMeanMm: fletched.meanMm,
+      bareMeanMm: bare.meanMm,
+      fletchedSquares: fletched.squares,
+      bareSquares: bare.squares,
+    },
+    scatterPrior(earlier, REFERENCE_DISTANCE_M, 'upMm'),
+  );
+  return {
+    heightMm: block.moved.get('nockingPoint') ?? 0,
+    upMm: posterior.centreMm,
+    sdMm: offsetHalfWidthMm(posterior) / HALF_90,
+    ends: endNumbers.length,
+    markedEnds: endNumbers.filter((end) => TOUCHED.has(session.endNotes.get(end)?.marks ?? 'none'))
+      .length,
+  };
+}

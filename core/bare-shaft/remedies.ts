@@ -1,0 +1,249 @@
+import { shootsOffTheShelf } from '../craft/bow-terms.ts';
+import { type Control, CONTROL_FACTS } from '../craft/controls.ts';
+import { presentReading } from '../gains/present-reading.ts';
+import { bareShaftFigure, type BareShaftModel } from './bare-shaft-model.ts';
+import type { BareShaftAxis } from '../priors/prior-gains.ts';
+import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
+import { G_PER_GR } from '../quantity/units.ts';
+import type { BowState } from '../log/fold.ts';
+import { onceForPair } from '../log/once-for.ts';
+import type { ShootingSession } from '../log/shooting.ts';
+import { bareShaftOutlook, type Outlook, outlookAfter } from './bare-shaft-outlook.ts';
+import { boltsOutNow } from '../limits/bolt-limits.ts';
+import { safeLength } from '../limits/safe-length.ts';
+import { braceLimit } from '../limits/brace-limit.ts';
+import { NOCKING_HEIGHT_MM, UNMEASURED_LOCATOR_MM } from '../limits/locator-limits.ts';
+import { checkChanges } from '../limits/check-proposal.ts';
+import { twistRange } from '../limits/twist-limits.ts';
+
+/** How a control may be used against an offset. */
+interface RemedyKind {
+  readonly controls: readonly Control[];
+  readonly step: number;
+  /** Most in one go: bows differ, and the next end says more than any rule. */
+  readonly oneGo: number;
+  /** How far from where it began, where nothing on the bow says. */
+  readonly inAll: number;
+  /** What it costs in chance of being inside: a string-off, stale steps, another point to find. */
+  readonly cost: number;
+}
+
+const NOCKING: RemedyKind = kind(['nockingPoint'], {
+  step: 0.5,
+  oneGo: 3,
+  inAll: UNMEASURED_LOCATOR_MM,
+  cost: 0,
+});
+const LATERAL: readonly RemedyKind[] = [
+  kind(['plungerPreload'], { step: 0.25, oneGo: 1.5, inAll: 2, cost: 0 }),
+  kind(['pointMass'], {
+    step: 5 * G_PER_GR,
+    oneGo: 35 * G_PER_GR,
+    inAll: 50 * G_PER_GR,
+    cost: 0.05,
+  }),
+  kind(['twists'], { step: 1, oneGo: 4, inAll: 8, cost: 0.1 }),
+  kind(['topBolt', 'bottomBolt'], { step: 0.25, oneGo: 0.5, inAll: 2, cost: 0.12 }),
+  kind(['shaftCut'], { step: 3, oneGo: 6, inAll: 48, cost: 0.3 }),
+];
+
+function kind(controls: readonly Control[], rest: Omit<RemedyKind, 'controls'>): RemedyKind {
+  return { controls, ...rest };
+}
+
+/** One way to take an offset away, sized: the amount that best brings bare shafts inside. */
+export interface Remedy {
+  readonly amounts: ReadonlyMap<Control, number>;
+  readonly before: Outlook;
+  readonly after: Outlook;
+  /** Chance of being inside gained, less what it costs. */
+  readonly worth: number;
+  readonly reversible: boolean;
+  /** How far the control may still go the way it is moved, before and after, in its unit. */
+  readonly room: number;
+}
+
+/** What this bow has, by how easily it is taken back. Off the shelf: twists and the arrow. */
+function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
+  if (axis === 'bareShaftUp') return [NOCKING];
+  if (!shootsOffTheShelf(state.bow.school)) return LATERAL;
+  return LATERAL.filter(
+    ({ controls }) => !controls.includes('plungerPreload') && !controls.includes('topBolt'),
+  );
+}
+
+/**
+ * Every remedy for an axis that would do any good, best first. Each is sized by trying all its steps inside the limits:
+ * the chance of being inside after it, with the gain as uncertain as it is.
+ */
+export function remediesFor(
+  state: BowState,
+  session: ShootingSession,
+  axis: BareShaftAxis,
+): readonly Remedy[] {
+  return WEIGHED[axis](state, session);
+}
+
+/** Rack, advice and the sheet of remedies ask for the same ones. */
+const WEIGHED = {
+  bareShaftUp: onceForPair((state: BowState, session: ShootingSession) =>
+    weighRemedies(state, session, 'bareShaftUp'),
+  ),
+  bareShaftOutward: onceForPair((state: BowState, session: ShootingSession) =>
+    weighRemedies(state, session, 'bareShaftOutward'),
+  ),
+} as const;
+
+function weighRemedies(
+  state: BowState,
+  session: ShootingSession,
+  axis: BareShaftAxis,
+): readonly Remedy[] {
+  const before = bareShaftOutlook(state, session, axis);
+  return kindsFor(state, axis)
+    .map((one) => bestOf(state, session, axis, one, before))
+    .filter((one) => one !== null)
+    .filter(({ after }) => bringsNearer(before, after))
+    .filter(({ amounts }) => checkChanges(state, changesOf(amounts)) === null)
+    .toSorted((one, other) => other.worth - one.worth);
+}
+
+function changesOf(amounts: ReadonlyMap<Control, number>) {
+  return [...amounts].map(([control, amount]) => ({ control, amount }));
+}
+
+/** More likely inside, and expected nearer: an uncertain step the wrong way does not count. */
+function bringsNearer(before: Outlook, after: Outlook): boolean {
+  const off = ({ mixture }: Outlook) => Math.abs(studentMixtureMean(mixture));
+  return after.odds.inside > before.odds.inside && off(after) < off(before);
+}
+
+function bestOf(
+  state: BowState,
+  session: ShootingSession,
+  axis: BareShaftAxis,
+  { controls, step, oneGo, inAll, cost }: RemedyKind,
+  before: Outlook,
+): Remedy | null {
+  const lead = controls[0]!;
+  const room = roomLeft(state, lead, inAll);
+  let best: Remedy | null = null;
+  for (const way of [1, -1] as const) {
+    const left = way > 0 ? room.up : room.down;
+    const most = Math.floor(Math.min(oneGo, left) / step + 1e-9);
+    for (let steps = 1; steps <= most; steps += 1) {
+      const amount = Number((way * steps * step).toFixed(6));
+      const amounts = new Map(controls.map((control) => [control, amount]));
+      const after = outlookAfter(state, session, axis, amounts);
+      const worth = after.odds.inside - before.odds.inside - cost;
+      if (best !== null && worth <= best.worth) continue;
+      best = {
+        amounts,
+        before,
+        after,
+        worth,
+        reversible: controls.every((control) => CONTROL_FACTS[control].reversible),
+        room: left,
+      };
+    }
+  }
+  return best;
+}
+
+/** How far the nocking point may still go, mm; unmeasured, from where it began. */
+export function nockingRoom(state: BowState): { readonly up: number; readonly down: number } {
+  const height = presentReading(state, 'nockingHeight')?.value;
+  const moved = state.moved.get('nockingPoint') ?? 0;
+  return height === undefined
+    ? { up: Math.max(0, NOCKING.inAll - moved), down: Math.max(0, NOCKING.inAll + moved) }
+    : {
+        up: Math.max(0, NOCKING_HEIGHT_MM.high - height),
+        down: Math.max(0, height - NOCKING_HEIGHT_MM.low),
+      };
+}
+
+function roomLeft(
+  state: BowState,
+  control: Control,
+  inAll: number,
+): { readonly up: number; readonly down: number } {
+  const moved = state.moved.get(control) ?? 0;
+  const free = { up: Math.max(0, inAll - moved), down: Math.max(0, inAll + moved) };
+  switch (control) {
+    case 'topBolt': {
+      const bolts = boltsOutNow(state);
+      if (bolts === null) return { up: 0, down: 0 };
+      const { canGoIn, canGoOut } = bolts;
+      return {
+        up: Math.min(canGoIn.top, canGoIn.bottom),
+        down: Math.min(canGoOut.top, canGoOut.bottom),
+      };
+    }
+    case 'nockingPoint':
+      return nockingRoom(state);
+    case 'twists':
+      return twistRoom(state, free);
+    case 'shaftCut': {
+      const safe = safeLength(state);
+      return { up: safe.kind === 'known' ? safe.leftMm : 0, down: 0 };
+    }
+    default:
+      return free;
+  }
+}
+
+/** Twists stay inside the string's range and, by the learned gain, inside the brace's limits. */
+function twistRoom(
+  state: BowState,
+  free: { readonly up: number; readonly down: number },
+): { readonly up: number; readonly down: number } {
+  const { twists } = state.positions;
+  const brace = presentReading(state, 'braceHeight')?.value;
+  if (twists === null || brace === undefined) return { up: 0, down: 0 };
+  const { fewest, most } = twistRange(state.bow);
+  const limits = braceLimit(state);
+  const gain = MOST_MM_A_TWIST;
+  return {
+    up: Math.max(0, Math.min(free.up, most - twists, Math.floor((limits.high - brace) / gain))),
+    down: Math.max(
+      0,
+      Math.min(free.down, twists - fewest, Math.floor((brace - limits.low) / gain)),
+    ),
+  };
+}
+
+/** A twist lifts the brace by less than this on nine bows in ten: room reckoned on the safe side. */
+const MOST_MM_A_TWIST = 1.8;
+
+/** What a remedy is expected to do, in figures. */
+export const remedyEffect = {
+  /** Where bare shafts stand off their target, mm at 18 m. */
+  standing(outlook: Outlook): { readonly offsetMm: number; readonly plusMinusMm: number } {
+    return {
+      offsetMm: studentMixtureMean(outlook.mixture),
+      plusMinusMm: studentMixtureHalfWidth(outlook.mixture),
+    };
+  },
+  /** How far the remedy moves them, and from how many such moves in the log that is known. */
+  shift(remedy: Remedy): {
+    readonly shiftMm: number;
+    readonly plusMinusMm: number;
+    readonly changes: number;
+  } {
+    const { model } = remedy.before;
+    const mixture = bareShaftFigure(model, model.rowOf(remedy.amounts));
+    return {
+      shiftMm: studentMixtureMean(mixture),
+      plusMinusMm: studentMixtureHalfWidth(mixture),
+      changes: changesSeen(model, [...remedy.amounts.keys()][0]!),
+    };
+  },
+};
+
+/** Neighbouring blocks between which a control moved. */
+function changesSeen({ blocks }: BareShaftModel, control: Control): number {
+  let seen = 0;
+  for (let at = 1; at < blocks.length; at += 1)
+    if (blocks[at]!.moved.get(control) !== blocks[at - 1]!.moved.get(control)) seen += 1;
+  return seen;
+}

@@ -1,0 +1,72 @@
+import {
+  BARE_SHAFT_AXES,
+  BARE_SHAFT_FACET,
+  type BareShaftAxis,
+  REFERENCE_DISTANCE_M,
+} from '../priors/prior-gains.ts';
+import type { BowState } from '../log/fold.ts';
+import type { ShootingSession } from '../log/shooting.ts';
+import { upsets } from '../craft/upsets.ts';
+import { type BareShaftVerdict, shotsSpeakingFor } from './bare-shaft-verdict.ts';
+import { type FusedAxis, fuseEvidence } from './evidence.ts';
+import { studentMixtureScaled } from '../numeric/student-mixture.ts';
+
+/** Everything seen of one axis since it was last upset, fused. */
+export function sessionEvidence(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+  axis: BareShaftAxis,
+): FusedAxis {
+  const facet = BARE_SHAFT_FACET[axis];
+  const isUp = axis === 'bareShaftUp';
+  const speaking = shotsSpeakingFor(facet, session, state.upsets).filter(
+    ({ calledBad }) => !calledBad,
+  );
+  const ends = new Set(speaking.map(({ endNumber }) => endNumber));
+  const lastUpset = state.upsets.findLast((one) => upsets(one, facet))?.index ?? -1;
+  const posterior = verdict[isUp ? 'up' : 'outward'].posterior;
+  return fuseEvidence({
+    impact:
+      posterior === null
+        ? null
+        : studentMixtureScaled(posterior.mixture, REFERENCE_DISTANCE_M / session.distanceM),
+    attitudesDeg: speaking.flatMap(({ arrow, attitude }) =>
+      arrow === 'bare' && attitude !== null ? [isUp ? attitude.upDeg : attitude.outwardDeg] : [],
+    ),
+    distanceM: session.distanceM,
+    buttKind: session.buttKind ?? null,
+    tearsMm: state.tears
+      .filter(({ index }) => index > lastUpset)
+      .map(({ outwardMm, upMm }) => (isUp ? upMm : outwardMm)),
+    flights: [...session.endNotes].flatMap(([end, { flight }]) =>
+      flight === null || !ends.has(end) ? [] : [isUp ? flight.up : flight.outward],
+    ),
+  });
+}
+
+/** Does something else that was seen surely say the opposite of the impact, where it should not? */
+export function hasConflict(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+): boolean {
+  const onlyImpact =
+    state.tears.length === 0 &&
+    session.shots.every(({ attitude }) => attitude === null) &&
+    [...session.endNotes.values()].every(({ flight }) => flight === null);
+  if (onlyImpact) return false;
+  return BARE_SHAFT_AXES.some((axis) => {
+    const { conflict } = sessionEvidence(state, session, verdict, axis);
+    return conflict !== null && !conflict.normal;
+  });
+}
+
+/** Marks on rest or riser in an end since the lateral axis was last upset: the tail touches. */
+export function hasContactMarks(state: BowState, session: ShootingSession): boolean {
+  const speaking = shotsSpeakingFor('bareShaftLateral', session, state.upsets);
+  return speaking.some(({ endNumber }) => {
+    const marks = session.endNotes.get(endNumber)?.marks;
+    return marks === 'rest' || marks === 'riser';
+  });
+}

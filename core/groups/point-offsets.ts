@@ -1,0 +1,49 @@
+import type { BowState } from '../log/fold.ts';
+import type { ShootingSession, Shot } from '../log/shooting.ts';
+import { shotInBowFrame } from './cant.ts';
+import { axisSums, FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from './offset-posterior.ts';
+import { scatterPrior } from './scatter-history.ts';
+
+/** Where points for use land from the fletched arrows of the same session, mm. */
+export interface PointOffset {
+  readonly arrow: 'broadhead' | 'targetPoint';
+  readonly shots: number;
+  readonly outwardMm: number;
+  readonly outwardPlusMinusMm: number;
+  readonly upMm: number;
+  readonly upPlusMinusMm: number;
+}
+
+/** The proof at purpose: broadheads and target points against fletched, by the same reckoning as bare. */
+export function pointOffsets(state: BowState, session: ShootingSession): readonly PointOffset[] {
+  const counted = session.shots
+    .filter(({ calledBad }) => !calledBad)
+    .map((shot) => shotInBowFrame(session, shot));
+  const of = (arrow: Shot['arrow']) => counted.filter((shot) => shot.arrow === arrow);
+  const fletched = of('fletched');
+  const earlier = state.sessions.slice(0, Math.max(0, state.sessions.indexOf(session)));
+  if (fletched.length < FEWEST_EACH) return [];
+  return (['broadhead', 'targetPoint'] as const).flatMap((arrow) => {
+    const shots = of(arrow);
+    if (shots.length < FEWEST_EACH) return [];
+    const axis = (name: 'outwardMm' | 'upMm') =>
+      offsetPosterior(
+        axisSums(
+          fletched.map((shot) => shot[name]),
+          shots.map((shot) => shot[name]),
+        ),
+        scatterPrior(earlier, session.distanceM, name),
+      );
+    const [outward, up] = [axis('outwardMm'), axis('upMm')];
+    return [
+      {
+        arrow,
+        shots: shots.length,
+        outwardMm: outward.centreMm,
+        outwardPlusMinusMm: offsetHalfWidthMm(outward),
+        upMm: up.centreMm,
+        upPlusMinusMm: offsetHalfWidthMm(up),
+      },
+    ];
+  });
+}

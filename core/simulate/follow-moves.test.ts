@@ -1,0 +1,126 @@
+import { describe, expect, it } from 'vitest';
+import { stepWords } from '../words/step-words.ts';
+import { BowLog } from '../fixtures/bow-log.ts';
+import { HANDS, type Hand, type School, SCHOOLS } from '../craft/bow-terms.ts';
+import { CODES } from '../entry-line/codes.ts';
+import { readEntryLine } from '../entry-line/read-entry-line.ts';
+import { N_PER_LBF } from '../quantity/units.ts';
+import type { BowFacts } from '../log/entry.ts';
+import { nextMove } from '../advice/next-move.ts';
+import { isReadyToTune, presentTargetValue, stepStates } from '../order/step-states.ts';
+import { targetFor, type TargetId } from '../setup/targets.ts';
+import { twistRange } from '../limits/twist-limits.ts';
+import { simulatedKit, typedReplicates } from './simulated-kit.ts';
+import type { SimulatedBow } from './simulated-bow.ts';
+
+const KITS: Readonly<Record<School, Partial<BowFacts>>> = {
+  sighted: { bowKind: 'targetRecurve', amoLengthIn: 68, hook: 'split', purpose: 'target' },
+  barebow: { bowKind: 'targetRecurve', amoLengthIn: 68, hook: 'stringWalk', purpose: 'field' },
+  shelfTarget: {
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 62,
+    hook: 'threeUnder',
+    purpose: 'threeD',
+  },
+  shelfHunting: {
+    bowKind: 'takedownRecurve',
+    amoLengthIn: 60,
+    hook: 'threeUnder',
+    purpose: 'hunting',
+  },
+};
+
+function kitLog(school: School, hand: Hand): BowLog {
+  return new BowLog({
+    ...KITS[school],
+    school,
+    hand,
+    lengthUnit: 'mm',
+    maker: { markedWeightN: 30 * N_PER_LBF },
+    amoDrawMm: 711.2,
+    twistsAtStart: undefined,
+    boltTurnsOutAtStart: undefined,
+    inParts: true,
+  });
+}
+
+/** What the tuner types when a move opens the entry line with a code. */
+function answer(bow: SimulatedBow, code: string): string {
+  if (code === 'tc') return `tc ${bow.twists}`;
+  if (code === 'bo') return `bo ${bow.topTurnsOut} ${bow.bottomTurnsOut}`;
+  const found = CODES.find((one) => one.code === code);
+  if (found?.kind !== 'reading') throw new Error(`asked for ${code}`);
+  return `${code} ${typedReplicates(bow, found.reading, 3).join(' ')}`;
+}
+
+/** Does what the next move says until it leads away from the bench. */
+function follow(log: BowLog, bow: SimulatedBow): void {
+  for (let i = 0; i < 80; i += 1) {
+    const move = nextMove(log.state, log.nowMs);
+    if (move === null || isReadyToTune(stepStates(log.state))) return;
+    const { action } = move;
+    switch (action.kind) {
+      case 'confirmStep':
+      case 'openStep':
+        log.add({ kind: 'stepConfirmed', step: action.step, note: '' });
+        break;
+      case 'enterReading': {
+        const read = readEntryLine(answer(bow, action.entryText.trim()), log.state);
+        if (read.kind === 'ready') for (const body of read.bodies) log.add(body);
+        else if (read.kind === 'question') log.add(read.choices.at(-1)!.bodies[0]!);
+        else throw new Error(JSON.stringify(read));
+        break;
+      }
+      case 'change':
+        bow.move(action.changes);
+        for (const { control, amount } of action.changes) log.change(control, amount, `move-${i}`);
+        break;
+      case 'fireShots':
+        bow.shoot(action.count);
+        log.add({ kind: 'shotsFired', count: action.count, note: '' });
+        break;
+      case 'nothing':
+        log.add({ kind: 'moveSetAside', moveKey: move.key, title: move.title });
+        break;
+      case 'checkBlame':
+      case 'setAim':
+      case 'narrowExperiment':
+      case 'closeExperiment':
+      case 'shootEnd':
+        return;
+    }
+  }
+}
+
+const JUDGED: readonly TargetId[] = [
+  'braceHeight',
+  'tiller',
+  'nockingHeight',
+  'centreShotAtPoint',
+  'limbLineTop',
+  'limbLineBottom',
+  'restHeight',
+];
+
+describe.each(SCHOOLS)('a kit of the school %s', (school) => {
+  it.each(HANDS)('goes from in parts to ready to tune by next moves only, %s-handed', (hand) => {
+    for (const seed of [11, 12, 13, 14, 15]) {
+      const log = kitLog(school, hand);
+      const bow = simulatedKit(log.state.bow, seed, twistRange(log.state.bow));
+      follow(log, bow);
+      const open = stepStates(log.state).filter(({ state }) => state !== 'holds');
+      expect(
+        isReadyToTune(stepStates(log.state)),
+        open.map((one) => `${one.step.id}: ${stepWords(one)}`).join('; '),
+      ).toBe(true);
+      for (const id of JUDGED) {
+        const value = presentTargetValue(log.state, id);
+        const target = targetFor(log.state, id);
+        if (value === null || target === null) continue;
+        expect(value, `${id} of seed ${seed}`).toBeGreaterThan(target.low - 1.5);
+        expect(value, `${id} of seed ${seed}`).toBeLessThan(target.high + 1.5);
+      }
+      expect(bow.stringOffs).toBeLessThanOrEqual(9);
+    }
+  });
+});

@@ -1,0 +1,137 @@
+import type { Control } from '../craft/controls.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
+import { seededUniform, standardNormal, type Uniform } from '../numeric/random.ts';
+import type { ArrowState, NockAttitude } from '../log/shooting-entries.ts';
+
+/** The hidden truth of one bow with its archer, mm at 18 m. */
+export interface ShootingTruth {
+  /** Where bare shafts land from the fletched before anything is moved. */
+  readonly startOutwardMm: number;
+  readonly startUpMm: number;
+  /** mm of bare-shaft offset for one unit of each control. */
+  readonly outwardGains: ReadonlyMap<Control, number>;
+  readonly upGains: ReadonlyMap<Control, number>;
+  /** The archer's own scatter on each axis, fletched. */
+  readonly scatterMm: number;
+  /** How far the aim wanders from end to end, in scatters. */
+  readonly aimWander: number;
+  /** Bare shafts scatter this many times as much. */
+  readonly bareFactor: number;
+  /**
+   * Below this movement of the nocking point the tail bounces off shelf or rest: lower then sends
+   * the bare shaft lower, twice as fast. Null: it never does.
+   */
+  readonly bounceBelowMm: number | null;
+  /** Share of shots that are plucked, and of those, the share called before looking. */
+  readonly pluckedShare: number;
+  readonly calledShare: number;
+  /** Degrees the nock points up for each mm the bare shaft lands low, and likewise across. */
+  readonly attitudePerMm: number;
+}
+
+export interface SimulatedShot {
+  readonly arrow: ArrowState;
+  readonly outwardMm: number;
+  readonly upMm: number;
+  readonly calledBad: boolean;
+  readonly attitude: NockAttitude | null;
+}
+export interface SimulatedEnd {
+  readonly shots: readonly SimulatedShot[];
+  /** Powder shows that the tail touched the shelf. */
+  readonly shelfMarks: boolean;
+}
+
+/** Plucked shots scatter this many times as much. */
+const PLUCKED_TIMES = 3.5;
+const MARKS_WHEN_BOUNCING = 0.6;
+const MARKS_OTHERWISE = 0.02;
+const ATTITUDE_SD_DEG = 1.5;
+
+/**
+ * A bow and its archer at the butt: controls in, ends out, as a real one would show them. The same
+ * seed shoots the same ends whatever is turned in between. `truth` is for judging.
+ */
+export class SimulatedArcher {
+  private readonly moved = new Map<Control, number>();
+  private readonly seed: number;
+  readonly truth: ShootingTruth;
+  private ends = 0;
+
+  constructor(seed: number, truth: ShootingTruth) {
+    this.seed = seed;
+    this.truth = truth;
+  }
+
+  move(changes: readonly { readonly control: Control; readonly amount: number }[]): void {
+    for (const { control, amount } of changes)
+      this.moved.set(control, (this.moved.get(control) ?? 0) + amount);
+  }
+
+  /** Where bare shafts land from the fletched now, mm at 18 m. Hidden from advice. */
+  offset(): { readonly outwardMm: number; readonly upMm: number } {
+    const { truth, moved } = this;
+    let outwardMm = truth.startOutwardMm;
+    for (const [control, gain] of truth.outwardGains) outwardMm += gain * (moved.get(control) ?? 0);
+    let upMm = truth.startUpMm;
+    for (const [control, gain] of truth.upGains) upMm += gain * (moved.get(control) ?? 0);
+    if (truth.bounceBelowMm !== null) {
+      const below = truth.bounceBelowMm - (moved.get('nockingPoint') ?? 0);
+      const gain = truth.upGains.get('nockingPoint') ?? 0;
+      // From the threshold down the response turns round and doubles: undo its own share, then some.
+      if (below > 0) upMm += gain * below + 2 * gain * below;
+    }
+    return { outwardMm, upMm };
+  }
+
+  isBouncing(): boolean {
+    const { bounceBelowMm } = this.truth;
+    return bounceBelowMm !== null && (this.moved.get('nockingPoint') ?? 0) < bounceBelowMm;
+  }
+
+  shootEnd(fletched: number, bare: number, distanceM = REFERENCE_DISTANCE_M): SimulatedEnd {
+    this.ends += 1;
+    const uniform = seededUniform(this.seed * 1009 + this.ends);
+    const normal = standardNormal(uniform);
+    const scale = distanceM / REFERENCE_DISTANCE_M;
+    const aim = {
+      outwardMm: this.truth.aimWander * this.truth.scatterMm * normal(),
+      upMm: this.truth.aimWander * this.truth.scatterMm * normal(),
+    };
+    const shots = [
+      ...Array.from({ length: fletched }, () => this.shot('fletched', aim, uniform, normal)),
+      ...Array.from({ length: bare }, () => this.shot('bare', aim, uniform, normal)),
+    ].map((shot) => ({
+      ...shot,
+      outwardMm: Math.round(shot.outwardMm * scale),
+      upMm: Math.round(shot.upMm * scale),
+    }));
+    const shelfMarks = uniform() < (this.isBouncing() ? MARKS_WHEN_BOUNCING : MARKS_OTHERWISE);
+    return { shots, shelfMarks };
+  }
+
+  private shot(
+    arrow: 'fletched' | 'bare',
+    aim: { readonly outwardMm: number; readonly upMm: number },
+    uniform: Uniform,
+    normal: () => number,
+  ): SimulatedShot {
+    const { truth } = this;
+    const plucked = uniform() < truth.pluckedShare;
+    const calledBad = plucked && uniform() < truth.calledShare;
+    const sd =
+      truth.scatterMm * (arrow === 'bare' ? truth.bareFactor : 1) * (plucked ? PLUCKED_TIMES : 1);
+    const offset = arrow === 'bare' ? this.offset() : { outwardMm: 0, upMm: 0 };
+    const tail = {
+      outwardDeg: -offset.outwardMm * truth.attitudePerMm + ATTITUDE_SD_DEG * normal(),
+      upDeg: -offset.upMm * truth.attitudePerMm + ATTITUDE_SD_DEG * normal(),
+    };
+    return {
+      arrow,
+      outwardMm: aim.outwardMm + offset.outwardMm + sd * normal(),
+      upMm: aim.upMm + offset.upMm + sd * normal(),
+      calledBad,
+      attitude: arrow === 'bare' ? tail : null,
+    };
+  }
+}

@@ -1,0 +1,128 @@
+import type { Hand } from '../craft/bow-terms.ts';
+import { handednessNote, sideOf } from '../craft/handedness.ts';
+import { showButtInterval } from '../quantity/show.ts';
+import type { AxisVerdict } from '../groups/axis-verdict.ts';
+import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
+import { FEWEST_EACH } from '../groups/offset-posterior.ts';
+import type { ShotsNeeded } from '../bare-shaft/shots-needed.ts';
+
+export interface VerdictWords {
+  /** Plain, first: `Stiff, and it is not you:` */
+  readonly says: string;
+  /** The figure that belongs to it: `6.1 ± 1.8 cm right`; null when there is none. */
+  readonly figure: string | null;
+  /** The other axis, and what is still open. */
+  readonly also: readonly string[];
+  /** How it was reckoned, in one line. */
+  readonly how: string;
+}
+
+/** What else is known when words are made: unit, hand, and the shots still needed if reckoned yet. */
+export interface VerdictContext {
+  readonly hand: Hand;
+  readonly unit: 'cm' | 'in';
+  readonly needed: { readonly outward: ShotsNeeded | null; readonly up: ShotsNeeded | null };
+}
+
+/** Stiff, weak, high, low: the cause an axis points to. */
+export function causeOf(axis: 'outward' | 'up', call: AxisVerdict['call']): string | null {
+  if (call !== 'plus' && call !== 'minus') return null;
+  if (axis === 'outward') return call === 'plus' ? 'Stiff' : 'Weak';
+  return call === 'plus' ? 'Nocking point low' : 'Nocking point high';
+}
+
+/** `6.1 ± 1.8 cm right`, `2.3 ± 5.3 cm low`. */
+export function offsetWords(
+  axis: 'outward' | 'up',
+  verdict: AxisVerdict,
+  { hand, unit }: Pick<VerdictContext, 'hand' | 'unit'>,
+): string | null {
+  if (verdict.offsetMm === null || verdict.plusMinusMm === null) return null;
+  const way =
+    axis === 'outward' ? sideOf(verdict.offsetMm, hand) : verdict.offsetMm >= 0 ? 'high' : 'low';
+  return `${showButtInterval(verdict.offsetMm, verdict.plusMinusMm, unit)} ${way}`;
+}
+
+/** The verdict in words: plain first, figures second, what is open third. */
+export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext): VerdictWords {
+  const how = howWords(verdict, context);
+  if (verdict.outward.offsetMm === null && verdict.up.offsetMm === null) {
+    return { says: notEnoughWords(verdict), figure: null, also: [], how };
+  }
+  const also: string[] = [];
+  if (verdict.scattered) {
+    also.push(
+      'Bare shafts scatter more than the bow can explain: form, nock fit and contact first.',
+    );
+  }
+  if (verdict.done) {
+    return { says: 'Done, both ways: go and practise.', figure: null, also, how };
+  }
+  const { outward, up } = verdict;
+  const lateralCause = causeOf('outward', outward.call);
+  const verticalCause = causeOf('up', up.call);
+  if (verticalCause !== null) {
+    also.unshift(axisWords('outward', outward, context));
+    return { ...headline('up', verticalCause, up, context), also, how };
+  }
+  if (lateralCause !== null) {
+    also.unshift(axisWords('up', up, context));
+    return { ...headline('outward', lateralCause, outward, context), also, how };
+  }
+  if (outward.call === 'inside' && up.call === 'inside') {
+    return { says: 'Inside, both ways. One more end to be sure.', figure: null, also, how };
+  }
+  const [first, second] =
+    outward.call === 'inside' ? (['outward', 'up'] as const) : (['up', 'outward'] as const);
+  return {
+    says: axisWords(first, first === 'up' ? up : outward, context),
+    figure: null,
+    also: [axisWords(second, second === 'up' ? up : outward, context), ...also],
+    how,
+  };
+}
+
+function headline(
+  axis: 'outward' | 'up',
+  cause: string,
+  verdict: AxisVerdict,
+  context: VerdictContext,
+): Pick<VerdictWords, 'says' | 'figure'> {
+  return {
+    says: verdict.holds ? `${cause}, and it is not you:` : `${cause}, by this one look:`,
+    figure: `${offsetWords(axis, verdict, context) ?? ''}.`,
+  };
+}
+
+function axisWords(axis: 'outward' | 'up', verdict: AxisVerdict, context: VerdictContext): string {
+  const name = axis === 'outward' ? 'Across' : 'Up and down';
+  const cause = causeOf(axis, verdict.call);
+  if (cause !== null) return `${cause}: ${offsetWords(axis, verdict, context) ?? ''}.`;
+  if (verdict.call === 'inside') return `${name}: inside.`;
+  if (verdict.offsetMm === null) return `${name}: too few shots yet.`;
+  return `${name} undecided: ${neededWords(axis === 'outward' ? context.needed.outward : context.needed.up)}.`;
+}
+
+/** `4 more bare shafts`; while it is still being reckoned, says so. */
+export function neededWords(needed: ShotsNeeded | null): string {
+  if (needed === null) return 'reckoning how many more';
+  if (needed.kind === 'moreThanWorth') return 'more than 24 more, so shoot nearer, or leave it';
+  return `${needed.count} more${needed.count === 1 ? ' bare shaft' : ''}`;
+}
+
+function notEnoughWords({ counted }: BareShaftVerdict): string {
+  const fletched = Math.max(0, FEWEST_EACH - counted.fletched);
+  const bare = Math.max(0, FEWEST_EACH - counted.bare);
+  if (counted.fletched + counted.bare === 0) return 'No shots yet that count.';
+  const parts = [
+    fletched > 0 ? `${fletched} fletched` : null,
+    bare > 0 ? `${bare} bare` : null,
+  ].filter((part) => part !== null);
+  return `Nothing to say yet: at least ${parts.join(' and ')} more.`;
+}
+
+function howWords({ counted }: BareShaftVerdict, { hand }: VerdictContext): string {
+  const total = counted.fletched + counted.bare;
+  const all = total + counted.calledBad;
+  return `${total} of ${all} shots counted. ± holds 9 times in 10. ${handednessNote(hand)}`;
+}
