@@ -1,6 +1,6 @@
 /** Packages core may use for figures and tables: no interface, no platform, no clock. */
 const NUMERIC =
-  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|date-fns|@types/d3-random)';
+  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|date-fns|zod|@types/d3-random)';
 const INTERFACE =
   'node_modules/(react|react-dom|react-router|swr|radix-ui|lucide-react|uuid|idb|zod|recharts|ml-matrix|@fontsource-variable|@types/react|@types/react-dom)(/|$)';
 
@@ -19,6 +19,12 @@ module.exports = {
       severity: 'error',
       from: { path: '^core/', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['npm', 'npm-dev', 'core', 'npm-no-pkg'], pathNot: NUMERIC },
+    },
+    {
+      name: 'core-schemas-stand-with-entry-kinds',
+      severity: 'error',
+      from: { path: '^core/', pathNot: '\\.test\\.ts$|^core/log/kinds/' },
+      to: { path: 'node_modules/zod/' },
     },
     {
       name: 'contract-imports-core-only',

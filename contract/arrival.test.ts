@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { LoggedEntry } from '#core/log/entry.ts';
-import { type BowState, foldLog } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import { foldLog } from '#core/log/fold.ts';
 import { anyLog, MINUTE_MS, START_MS } from './fixtures/any-log.ts';
 
 /** The same log as three devices took it, one of which had its clock stand for a while. */

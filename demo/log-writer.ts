@@ -9,7 +9,7 @@ import type { Hand } from '#core/craft/bow-terms.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
 import { MM_PER_IN, N_PER_LBF } from '#core/quantity/units.ts';
 import type { BodyOf, BowFacts, Entry, EntryBody } from '#core/log/entry.ts';
-import type { SessionConditions } from '#core/log/shooting-entries.ts';
+import type { SessionConditions } from '#core/craft/range-terms.ts';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;

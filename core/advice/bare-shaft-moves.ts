@@ -2,7 +2,7 @@ import { BLAME_LIST } from '../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showNumber, showChance } from '../quantity/show.ts';
 import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';

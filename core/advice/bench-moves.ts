@@ -6,7 +6,7 @@ import { locatorTurns, USUAL_SERVING_THREAD_MM } from '../craft/locators.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { isLateral, showReading } from '../craft/show-reading.ts';
 import { showExact, showWeight } from '../quantity/show.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { oneControlMove } from './change-move.ts';
 import { limbLineMove } from './limb-line-move.ts';
 import type { Move, MovePlace } from './move.ts';

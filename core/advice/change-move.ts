@@ -5,7 +5,7 @@ import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { gainOf } from '../gains/learned-gains.ts';
 import { effectOn, presentReading } from '../gains/present-reading.ts';
 import { isLateral, showReading } from '../craft/show-reading.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { countedBand } from '../setup/counted-band.ts';
 import { gainWords } from '../words/gain-words.ts';
 import { clamp, type Move, type MovePlace, nearestInside, roundToStep } from './move.ts';

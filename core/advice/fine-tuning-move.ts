@@ -1,6 +1,6 @@
 import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
 import { showChance, showNumber } from '../quantity/show.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import {
   type FineTuningStanding,

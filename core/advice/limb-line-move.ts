@@ -6,7 +6,7 @@ import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
 import { effectOn, presentReading } from '../gains/present-reading.ts';
 import { mixtureCdf, mixtureMean } from '../numeric/normal-mixture.ts';
 import { showNumber, showTurns } from '../quantity/show.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { countedBand } from '../setup/counted-band.ts';
 import { clamp, type Move, roundToStep } from './move.ts';

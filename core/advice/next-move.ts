@@ -10,7 +10,7 @@ import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import type { StepId } from '../craft/steps.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { instantMs } from '../quantity/instant.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { bareShaftEvidence, sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
 import { fineTuningMove } from './fine-tuning-move.ts';
 import { walkBackMove } from './walk-back-move.ts';

@@ -1,5 +1,5 @@
 import { showLength } from '../quantity/show.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { measureMove } from './bench-moves.ts';
 import type { Move } from './move.ts';
 import { pooledValue } from '../setup/pooled-value.ts';

@@ -10,7 +10,7 @@ import {
   showWeight,
 } from '../quantity/show.ts';
 import { fromStored } from '../quantity/units.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { gainWords } from '../words/gain-words.ts';
 import type { Move, MovePlace, OtherMove } from './move.ts';
 import { planSetup, type SetupOption, type SetupPlan } from '../setup/plan-setup.ts';

@@ -5,7 +5,7 @@ import { MOST_BOLT_DIFFERENCE_TURNS } from '../limits/bolt-limits.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { stopWords } from '../words/limit-words.ts';
 import { type SafetyStop, stopsOf } from '../limits/stops.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { measureMove } from './bench-moves.ts';
 import type { Move, MovePlace } from './move.ts';
 import { roundToStep } from './move.ts';

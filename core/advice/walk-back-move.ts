@@ -1,7 +1,7 @@
 import { sideOf } from '../craft/handedness.ts';
 import { movesWords } from '../craft/controls.ts';
 import { showNumber } from '../quantity/show.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { WalkBackFigure } from '../walk-back/walk-back.ts';
 import type { Move } from './move.ts';

@@ -6,7 +6,7 @@ import {
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession, Shot } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
 import { shotInBowFrame } from '../groups/cant.ts';

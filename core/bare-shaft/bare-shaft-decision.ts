@@ -1,6 +1,6 @@
 import { BLAME_LIST } from '../craft/blame-list.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '../priors/prior-gains.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { BareShaftVerdict } from './bare-shaft-verdict.ts';
 import { BOUNCE_SAID_AT } from './bounce.ts';

@@ -11,7 +11,7 @@ import {
   shotsSpeakingFor,
 } from './bare-shaft-verdict.ts';
 import { scatterPrior } from '../groups/scatter-history.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';

@@ -8,7 +8,7 @@ import {
   type SpecialPrior,
 } from '../numeric/grid-linear.ts';
 import type { StudentMixture } from '../numeric/student-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { type BareShaftBlock, bareShaftBlocks } from './bare-shaft-blocks.ts';

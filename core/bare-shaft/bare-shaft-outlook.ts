@@ -2,7 +2,7 @@ import type { Control } from '../craft/controls.ts';
 import { bareShaftFigure, type BareShaftModel, bareShaftModels } from './bare-shaft-model.ts';
 import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { type StudentMixture, studentMixtureCdf } from '../numeric/student-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { type ToleranceOdds, toleranceOdds } from '../groups/offset-posterior.ts';
 

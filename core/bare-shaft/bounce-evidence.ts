@@ -1,4 +1,4 @@
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { BareShaftBlock } from './bare-shaft-blocks.ts';
 import { type BounceOdds, bounceOdds, type HeightShot } from './bounce.ts';
 import { FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from '../groups/offset-posterior.ts';

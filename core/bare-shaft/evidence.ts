@@ -1,7 +1,7 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import { meanOf } from '../numeric/moments.ts';
 import { type StudentMixture, studentMixtureCdf } from '../numeric/student-mixture.ts';
-import type { ButtKind } from '../log/shooting-entries.ts';
+import type { ButtKind } from '../craft/range-terms.ts';
 import { normaliseLogOdds } from '../groups/offset-posterior.ts';
 
 /** What an offset is judged by. Each speaks for itself; none is taken for another. */

@@ -5,7 +5,7 @@ import { bareShaftFigure, type BareShaftModel } from './bare-shaft-model.ts';
 import type { BareShaftAxis } from '../priors/prior-gains.ts';
 import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
 import { G_PER_GR } from '../quantity/units.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { bareShaftOutlook, type Outlook, outlookAfter } from './bare-shaft-outlook.ts';

@@ -4,7 +4,7 @@ import {
   type BareShaftAxis,
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { upsets } from '../craft/upsets.ts';
 import { type BareShaftVerdict, shotsSpeakingFor } from './bare-shaft-verdict.ts';

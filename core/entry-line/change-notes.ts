@@ -3,7 +3,7 @@ import { stepFacets } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { stepStates } from '../order/step-states.ts';
 import { lowerFirst } from '../craft/letter-case.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** What holds now and will have to be checked again. */
 export function staleNote(state: BowState, control: Control): readonly string[] {

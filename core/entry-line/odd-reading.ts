@@ -6,7 +6,7 @@ import { meanOf } from '../numeric/moments.ts';
 import type { Amount } from '../quantity/read-amounts.ts';
 import type { UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
 import { likelySlips } from './likely-slips.ts';
 import { bothFigures, oneFigure, sizeFigure, sizeWords } from '../words/reading-words.ts';

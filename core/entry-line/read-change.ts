@@ -9,7 +9,7 @@ import { type Amount, type AmountsLook, readAmounts } from '../quantity/read-amo
 import { showLengthBoth } from '../quantity/show.ts';
 import type { UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { secondControlNote, staleNote } from './change-notes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { type FigureWanted, readFigure } from './read-figure.ts';

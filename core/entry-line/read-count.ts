@@ -2,7 +2,7 @@ import { boltTravel, MOST_BOLT_DIFFERENCE_TURNS } from '../limits/bolt-limits.ts
 import { twistRange } from '../limits/twist-limits.ts';
 import { showTurns } from '../quantity/show.ts';
 import type { EntryBody } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { type EntryLine, readyLine } from './entry-line.ts';
 
 /** Bolts are where they are found: a count past the limits is asked about, stored, and then a stop. */

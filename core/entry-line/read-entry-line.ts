@@ -1,4 +1,4 @@
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { type Code, codeAt, completionsOf } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { readChange } from './read-change.ts';

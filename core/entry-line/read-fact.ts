@@ -6,7 +6,7 @@ import { type Amount, type AmountsLook, readAmounts } from '../quantity/read-amo
 import { showLength, showLengthBoth, showNumber, showTurns, showWeight } from '../quantity/show.ts';
 import { G_PER_GR, type UnitSymbol } from '../quantity/units.ts';
 import type { EntryBody } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { TargetId } from '../setup/targets.ts';
 import type { FactId } from './codes.ts';
 import { type EntryLine, readyLine } from './entry-line.ts';

@@ -3,7 +3,7 @@ import type { Amount } from '../quantity/read-amounts.ts';
 import { showExact, showNumber, showWeight } from '../quantity/show.ts';
 import { fromStored, MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
 import type { EntryBody } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
 import { type FigureWanted, readFigure } from './read-figure.ts';
 

@@ -2,7 +2,7 @@ import { outwardFromRight } from '../craft/handedness.ts';
 import type { Hand } from '../craft/bow-terms.ts';
 import { type Refusal, readAmounts } from '../quantity/read-amounts.ts';
 import { toStored } from '../quantity/units.ts';
-import type { ArrowState } from '../log/shooting-entries.ts';
+import type { ArrowState } from '../craft/range-terms.ts';
 
 /** Further from the mark than this is off any butt, mm. */
 const OFF_ANY_BUTT_MM = 2500;

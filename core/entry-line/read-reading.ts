@@ -6,7 +6,7 @@ import { atPointFromPlunger } from '../craft/rest-geometry.ts';
 import { showNumber } from '../quantity/show.ts';
 import { fromStored, type UnitSymbol } from '../quantity/units.ts';
 import type { BodyOf } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { learnedGains } from '../gains/learned-gains.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { presentSpread } from '../gains/repeatability.ts';

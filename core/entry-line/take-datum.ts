@@ -2,7 +2,7 @@ import { BRACE_REFERENCE_LABEL, type BraceReference } from '../craft/bow-terms.t
 import { lowerFirst } from '../craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { showNumber } from '../quantity/show.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { EntryLine } from './entry-line.ts';
 
 /** Pivot point to the AMO draw length, mm: 1.75 in. */

@@ -7,7 +7,7 @@ import { presentReading } from '../gains/present-reading.ts';
 import { presentSpread } from '../gains/repeatability.ts';
 import { meanOf } from '../numeric/moments.ts';
 import type { BodyOf, EntryBody } from '../log/entry.ts';
-import type { BowState, ChangeMade } from '../log/fold.ts';
+import type { BowState, ChangeMade } from '../log/bow-state.ts';
 import { checkProposal } from '../limits/check-proposal.ts';
 import type { EntryLine } from './entry-line.ts';
 import { sizeWords } from '../words/reading-words.ts';

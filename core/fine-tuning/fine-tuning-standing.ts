@@ -2,7 +2,7 @@ import { MOST_SETTINGS } from '../craft/experiment-bounds.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { squaresAboutMean } from '../numeric/moments.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { Experiment } from '../log/range-records.ts';
 import type { EndNote, ShootingSession, Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';

@@ -2,7 +2,7 @@ import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts';
 import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import {
   fitPlaneModel,

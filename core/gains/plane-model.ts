@@ -6,7 +6,7 @@ import {
   type NormalPrior,
 } from '../numeric/grid-linear.ts';
 import { type BenchSetting, settingMoved } from '../log/bench-setting.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { priorWeightN } from './prior-weight.ts';
 import {
   BOLT_TO_BRACE,

@@ -1,7 +1,7 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
-import type { BowState, ChangeMade, Measured } from '../log/fold.ts';
+import type { BowState, ChangeMade, Measured } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { controlsMoving, intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';

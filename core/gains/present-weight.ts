@@ -1,6 +1,6 @@
 import { MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
 import type { BowFacts } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { presentValue } from './present-reading.ts';
 
 /** Draw weight gained per inch of draw near full draw, typical. */

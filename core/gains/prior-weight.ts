@@ -1,5 +1,5 @@
 import { N_PER_LBF } from '../quantity/units.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** Stands in until a bow has been weighed or a mark is known. */
 const UNWEIGHED_N = 40 * N_PER_LBF;

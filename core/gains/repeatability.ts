@@ -1,6 +1,6 @@
 import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
-import type { BowState, Measured } from '../log/fold.ts';
+import type { BowState, Measured } from '../log/bow-state.ts';
 
 /** How many replicates’ worth the typical figure counts for beside a person's own. */
 const TYPICAL_DEGREES = 6;

@@ -9,7 +9,7 @@ import {
   type NormalPrior,
   type SpecialPrior,
 } from '../numeric/grid-linear.ts';
-import type { BowState, Measured } from '../log/fold.ts';
+import type { BowState, Measured } from '../log/bow-state.ts';
 import { fixedGains, type Gain, SIDE_SCREW_PRIOR } from '../priors/prior-gains.ts';
 import { meanVariance, type Repeatability } from './repeatability.ts';
 import type { ModelRow } from './plane-model.ts';

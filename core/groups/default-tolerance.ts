@@ -1,7 +1,7 @@
 import { PURPOSE_LABEL } from '../craft/bow-terms.ts';
 import { purposeToleranceMm } from '../priors/starting-values.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { scatterPrior } from './scatter-history.ts';
 
 /** An archer's scatter at the reference distance until any group has been shot, mm. */

@@ -1,4 +1,4 @@
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession, Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from './cant.ts';
 import { axisSums, FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from './offset-posterior.ts';

@@ -1,5 +1,5 @@
 import { type Upset, upsets } from '../craft/upsets.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from './cant.ts';
 import { type Forgiveness, forgiveness } from './forgiveness.ts';

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { HANDS } from '../craft/bow-terms.ts';
-import { ARROW_STATES } from '../log/shooting-entries.ts';
+import { ARROW_STATES } from '../craft/range-terms.ts';
 import { sessionOf } from '../fixtures/simulated-session.ts';
 import { readShots, writeShots } from './shots-csv.ts';
 

@@ -6,7 +6,7 @@ import {
   type ArrowState,
   MOST_FROM_MARK_MM,
   type NockAttitude,
-} from '../log/shooting-entries.ts';
+} from '../craft/range-terms.ts';
 import type { Shot } from '../log/shooting.ts';
 
 /** Columns of a file of shots: mm right of and above the mark, as the archer sees the butt. */

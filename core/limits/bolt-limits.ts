@@ -1,5 +1,5 @@
 import type { BowFacts } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** Top and bottom bolt stay within this many turns of each other. */
 export const MOST_BOLT_DIFFERENCE_TURNS = 2;

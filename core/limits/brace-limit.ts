@@ -4,7 +4,7 @@ import {
   startingBraceBand,
 } from '../priors/starting-values.ts';
 import type { BowFacts } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { THROAT_TO_PLUNGER_MM } from '../craft/brace-reference.ts';
 
 /** The brace range that must not be left, mm to the bow's own reference, and whose it is. */

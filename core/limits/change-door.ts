@@ -1,5 +1,5 @@
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { boltTravel } from './bolt-limits.ts';
 import { checkChanges } from './check-proposal.ts';
 import type { LimitRefusal } from './limit-refusal.ts';

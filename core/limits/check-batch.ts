@@ -1,5 +1,6 @@
 import type { Entry, EntryBody, LoggedEntry } from '../log/entry.ts';
-import { type BowState, foldLog } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
+import { foldLog } from '../log/fold.ts';
 import { checkProposal } from './check-proposal.ts';
 import type { LimitRefusal } from './limit-refusal.ts';
 

@@ -1,7 +1,7 @@
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import type { BodyOf, EntryBody } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { braceLimit } from './brace-limit.ts';
 import { controlLimit, moveLimit } from './control-limits.ts';
 import { farthestDistance } from './first-distances.ts';

@@ -1,5 +1,5 @@
 import { PIVOT_TO_AMO_MM } from '../craft/draw-datum.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** The longest draw this archer has been seen to make on this bow. */
 export interface LongestDraw {

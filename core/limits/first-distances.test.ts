@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
-import type { ArrowState, SessionKind } from '../log/shooting-entries.ts';
+import type { ArrowState } from '../craft/range-terms.ts';
+import type { SessionKind } from '../craft/session-kinds.ts';
 import { checkProposal } from './check-proposal.ts';
 import { farthestDistance } from './first-distances.ts';
 

@@ -1,6 +1,6 @@
 import { HAND_MM } from '../priors/room-on-butt.ts';
-import type { BowState } from '../log/fold.ts';
-import type { SessionKind } from '../log/shooting-entries.ts';
+import type { BowState } from '../log/bow-state.ts';
+import type { SessionKind } from '../craft/session-kinds.ts';
 
 /** A build nobody has shot yet starts near, then goes to the second distance, m. */
 export const FIRST_DISTANCES_M = { first: 6, second: 10 } as const;

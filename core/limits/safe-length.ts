@@ -1,4 +1,4 @@
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { longestDraw, pivotDrawMm } from './draw-length.ts';
 
 /** Shaft end in front of the front edge of riser or rest at full draw, mm; more with a broadhead on it. */

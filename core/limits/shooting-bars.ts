@@ -1,4 +1,4 @@
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingBar } from './limit-refusal.ts';
 import { stopsOf } from './stops.ts';
 

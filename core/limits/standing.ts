@@ -2,7 +2,7 @@ import type { Control } from '../craft/controls.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { learnedGains, readingAfter } from '../gains/learned-gains.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** Where the controls of a bow stand while proposals are gone through one after another. */
 export class Standing {

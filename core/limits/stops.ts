@@ -1,5 +1,5 @@
 import { presentReading } from '../gains/present-reading.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { leastArrow } from './arrow-limits.ts';
 import { boltTravel, boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from './bolt-limits.ts';

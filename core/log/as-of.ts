@@ -1,4 +1,4 @@
-import type { BowState } from './fold.ts';
+import type { BowState } from './bow-state.ts';
 import type { ShootingSession } from './shooting.ts';
 
 /**

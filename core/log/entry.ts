@@ -5,7 +5,7 @@ import type { RuleDivision } from '../quantity/fraction.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
 import type { FitOutItem, StringMaterial } from '../craft/fit-out.ts';
 import type { FacetId, StepId } from '../craft/steps.ts';
-import type { ShootingBody } from './shooting-entries.ts';
+import type { ShootingBody } from './shooting-bodies.ts';
 
 /** Where a number comes from; a rule of thumb never passes for a measurement. */
 export const SOURCES = ['measured', 'maker', 'ruleOfThumb', 'guess'] as const;

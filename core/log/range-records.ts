@@ -27,12 +27,11 @@ export type Experiment = Omit<BodyOf<'experimentOpened'>, 'kind'> & {
 };
 
 export function openExperiment(
-  entry: LoggedEntry,
+  { at, index }: Pick<LoggedEntry, 'at'> & { readonly index: number },
   body: BodyOf<'experimentOpened'>,
-  index: number,
   startedAtMoved: number,
 ): Experiment {
-  return { ...body, index, openedAt: entry.at, startedAtMoved, narrowed: null, closedWhy: null };
+  return { ...body, index, openedAt: at, startedAtMoved, narrowed: null, closedWhy: null };
 }
 
 /** Changes what is known of an experiment; one that was never opened is left out, not fatal. */

@@ -6,9 +6,12 @@ import type {
   Light,
   NockAttitude,
   SessionConditions,
-  SessionKind,
   Wind,
-} from './shooting-entries.ts';
+} from '../craft/range-terms.ts';
+import type { SessionKind } from '../craft/session-kinds.ts';
+
+/** Which entry of the log it is, and when it was made. */
+type Place = Pick<LoggedEntry, 'id' | 'at'> & { readonly index: number };
 
 export interface Shot {
   readonly shotId: string;
@@ -87,19 +90,15 @@ const NOTHING_NOTED: EndNote = {
   arrowBuild: null,
 };
 
-export function openSession(
-  entry: LoggedEntry,
-  body: BodyOf<'sessionOpened'>,
-  index: number,
-): SessionDraft {
+export function openSession(place: Place, body: BodyOf<'sessionOpened'>): SessionDraft {
   const { kind: _kind, sessionKind = 'bareShaft', experimentId = null, ...facts } = body;
   return {
     ...facts,
     sessionKind,
     experimentId,
-    entryId: entry.id,
-    index,
-    openedAt: entry.at,
+    entryId: place.id,
+    index: place.index,
+    openedAt: place.at,
     shots: [],
     endNotes: new Map(),
     blameChecked: new Set(),
@@ -110,16 +109,15 @@ export function openSession(
 }
 
 export function placeShot(
-  entry: LoggedEntry,
+  place: Place,
   body: BodyOf<'shotPlaced'>,
-  index: number,
   sessionDistanceM: number,
 ): Shot {
   return {
     shotId: body.shotId,
-    entryId: entry.id,
-    index,
-    at: entry.at,
+    entryId: place.id,
+    index: place.index,
+    at: place.at,
     endNumber: body.endNumber,
     arrow: body.arrow,
     outwardMm: body.outwardMm,

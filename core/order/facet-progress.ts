@@ -1,5 +1,5 @@
 import { READING_KINDS, type ReadingKind } from '../craft/readings.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { type FacetId, type StepFacts, stepsFor } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 

@@ -1,6 +1,6 @@
 import { type ReadingKind } from '../craft/readings.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { type PresentReading, presentReading, presentValue } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';

@@ -1,5 +1,5 @@
 import { STRING_CHECK_SHOTS } from '../craft/fit-out.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { FIRST_STRING } from '../log/strings.ts';
 
 /** When the brace of a string being shot in is looked at next. */

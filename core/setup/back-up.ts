@@ -1,7 +1,7 @@
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import type { BodyOf, EntryBody } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** The readings a back-up is matched by, one by one. Tiller is matched as a difference. */
 const MATCHED: readonly ReadingKind[] = [

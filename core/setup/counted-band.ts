@@ -1,6 +1,6 @@
 import { learnedGains } from '../gains/learned-gains.ts';
 import { presentSpread } from '../gains/repeatability.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { TargetId } from './targets.ts';
 
 /**

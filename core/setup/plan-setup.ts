@@ -3,7 +3,7 @@ import { type Interval, intervalOf, learnedGains } from '../gains/learned-gains.
 import { settingAfter, twistCovariate } from '../gains/plane-model.ts';
 import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { mixtureCdf } from '../numeric/normal-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from '../limits/bolt-limits.ts';

@@ -1,6 +1,6 @@
 import { learnedGains, readingAfter } from '../gains/learned-gains.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { TargetId } from './targets.ts';
 
 const STILL = new Map<never, never>();

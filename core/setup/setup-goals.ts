@@ -4,7 +4,7 @@ import type { ModelRow, PlaneResponse } from '../gains/plane-model.ts';
 import type { BenchSetting } from '../log/bench-setting.ts';
 import { combination, jointMoments } from '../numeric/grid-linear.ts';
 import { mixtureCdf, type NormalMixture } from '../numeric/normal-mixture.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { countedBand } from './counted-band.ts';
 import { type Target, targetFor } from './targets.ts';

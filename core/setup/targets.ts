@@ -7,7 +7,7 @@ import {
 } from '../priors/starting-values.ts';
 import { expectedWeightN } from '../gains/present-weight.ts';
 import { type BraceLimit, braceLimit, braceTable } from '../limits/brace-limit.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 export type TargetId = ReadingKind | 'tiller';
 

@@ -1,7 +1,7 @@
 import type { Control } from '../craft/controls.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { seededUniform, standardNormal, type Uniform } from '../numeric/random.ts';
-import type { ArrowState, NockAttitude } from '../log/shooting-entries.ts';
+import type { ArrowState, NockAttitude } from '../craft/range-terms.ts';
 
 /** The hidden truth of one bow with its archer, mm at 18 m. */
 export interface ShootingTruth {

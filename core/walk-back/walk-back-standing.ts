@@ -1,5 +1,5 @@
 import { upsets } from '../craft/upsets.ts';
-import type { BowState, ChangeMade } from '../log/fold.ts';
+import type { BowState, ChangeMade } from '../log/bow-state.ts';
 import type { ShootingSession, Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { meanOf } from '../numeric/moments.ts';

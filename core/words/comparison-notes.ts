@@ -2,7 +2,7 @@ import { CONTROL_FACTS } from '../craft/controls.ts';
 import { FIT_OUT_LABEL } from '../craft/fit-out.ts';
 import { lowerFirst } from '../craft/letter-case.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
 

@@ -4,7 +4,7 @@ import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { gainOf } from '../gains/learned-gains.ts';
 import { showNumber } from '../quantity/show.ts';
 import { fromStored } from '../quantity/units.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** Gains are stated for this much of a control: a twist, a quarter turn, a millimetre. */
 const UNIT_WORDS: Readonly<Record<'twist' | 'turn' | 'mm' | 'g', string>> = {

@@ -2,7 +2,7 @@ import { changeWords, type Control } from '../craft/controls.ts';
 import { showLength, showLengthFigure, showNumber, showTurns } from '../quantity/show.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import type { EntryBody } from '../log/entry.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import type { BraceLimit } from '../limits/brace-limit.ts';
 import { MOST_BOLT_DIFFERENCE_TURNS } from '../limits/bolt-limits.ts';
 import type { LimitPassed, LimitRefusal, ShootingBar } from '../limits/limit-refusal.ts';

@@ -2,7 +2,7 @@ import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { isLateral, showReading } from '../craft/show-reading.ts';
 import { showLengthBoth, showNumber } from '../quantity/show.ts';
 import { fromStored } from '../quantity/units.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 
 /** A reading in the bow's own unit. */
 export function oneFigure(kind: ReadingKind, stored: number, state: BowState): string {

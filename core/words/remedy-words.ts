@@ -4,7 +4,7 @@ import { STEP_IDS, stepFacets, stepFacts } from '../craft/steps.ts';
 import { upsets } from '../craft/upsets.ts';
 import { showNumber } from '../quantity/show.ts';
 import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
-import type { BowState } from '../log/fold.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { presentWeightN } from '../gains/present-weight.ts';
 import type { Remedy } from '../bare-shaft/remedies.ts';
 import { missingWords } from './limit-words.ts';

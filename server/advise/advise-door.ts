@@ -2,7 +2,8 @@ import { z } from 'zod';
 import { appendRequestSchema } from '#contract/entry.ts';
 import { NewerEntry } from '#contract/entry-version.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
-import { type BowState, foldLog } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import { foldLog } from '#core/log/fold.ts';
 import { instantMs } from '#core/quantity/instant.ts';
 import { ANSWERS, QUESTIONS } from './answers.ts';
 

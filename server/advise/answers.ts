@@ -5,7 +5,7 @@ import { presentReading } from '#core/gains/present-reading.ts';
 import { shootingBars } from '#core/limits/shooting-bars.ts';
 import { stopsOf } from '#core/limits/stops.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { AxisVerdict } from '#core/groups/axis-verdict.ts';
 import { bareShaftEvidence } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import type { Move } from '#core/advice/move.ts';

@@ -1,5 +1,7 @@
 import type { Entry, EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import { entryReferences } from '#core/log/kinds/entry-kinds.ts';
+import type { Named, Reference } from '#core/log/kinds/entry-kind.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
 import { checkBatch } from '#core/limits/check-batch.ts';
 import { impossibleFigure } from '#core/limits/figure-ranges.ts';
@@ -30,17 +32,15 @@ export function checkAppend(
 
   const ids = new Set(log.map((entry) => entry.id));
   const undoable = new Set(log.filter(({ body }) => body.kind !== 'bowMade').map(({ id }) => id));
-  const sessions = new Set(state?.sessions.map(({ sessionId }) => sessionId));
-  const shots = new Set(
-    state?.sessions.flatMap((session) => session.shots.map(({ shotId }) => shotId)),
-  );
-  const experiments = new Set(state?.experiments.map(({ experimentId }) => experimentId));
-  for (const [index, entry] of fresh.entries()) {
-    if (ids.has(entry.id))
+  const known = namedIn(state);
+  for (const [index, { id, body }] of fresh.entries()) {
+    if (ids.has(id))
       throw refused(index, 'id', 'idTwice', 'The same id stands twice in this request.');
-    ids.add(entry.id);
-    checkReferences(entry, index, { undoable, sessions, shots, experiments });
-    if (entry.body.kind !== 'bowMade') undoable.add(entry.id);
+    ids.add(id);
+    if (body.kind === 'undone' && !undoable.has(body.entryId))
+      throw refused(index, 'body.entryId', 'nothingToUndo', 'There is no such entry to take back.');
+    for (const reference of entryReferences(body)) checkReference(reference, index, known);
+    if (body.kind !== 'bowMade') undoable.add(id);
   }
   checkTaken(log, fresh, nowMs);
   checkFigures(fresh);
@@ -69,62 +69,41 @@ function checkTaken(log: readonly LoggedEntry[], entries: readonly Entry[], nowM
   );
 }
 
-interface Known {
-  readonly undoable: ReadonlySet<string>;
-  readonly sessions: Set<string>;
-  readonly shots: Set<string>;
-  readonly experiments: Set<string>;
+type Known = Readonly<Record<Named, Set<string>>>;
+
+function namedIn(state: BowState | null): Known {
+  const sessions = state?.sessions ?? [];
+  return {
+    session: new Set(sessions.map(({ sessionId }) => sessionId)),
+    shot: new Set(sessions.flatMap(({ shots }) => shots.map(({ shotId }) => shotId))),
+    experiment: new Set(state?.experiments.map(({ experimentId }) => experimentId)),
+  };
 }
 
-function checkReferences({ body }: Entry, index: number, known: Known): void {
-  switch (body.kind) {
-    case 'undone':
-      if (!known.undoable.has(body.entryId)) {
-        throw refused(
-          index,
-          'body.entryId',
-          'nothingToUndo',
-          'There is no such entry to take back.',
-        );
-      }
-      break;
-    case 'sessionOpened':
-      if (known.sessions.has(body.sessionId)) {
-        throw refused(index, 'body.sessionId', 'sessionTwice', 'This session is already open.');
-      }
-      if (body.experimentId !== undefined && !known.experiments.has(body.experimentId))
-        throw unknownExperiment(index);
-      known.sessions.add(body.sessionId);
-      break;
-    case 'experimentOpened':
-      known.experiments.add(body.experimentId);
-      break;
-    case 'experimentNarrowed':
-    case 'experimentClosed':
-      if (!known.experiments.has(body.experimentId)) throw unknownExperiment(index);
-      break;
-    case 'sessionClosed':
-    case 'endNoted':
-    case 'blameChecked':
-    case 'pictureKept':
-    case 'aimSet':
-      if (!known.sessions.has(body.sessionId)) throw unknownSession(index);
-      break;
-    case 'shotPlaced':
-      if (!known.sessions.has(body.sessionId)) throw unknownSession(index);
-      if (known.shots.has(body.shotId)) {
-        throw refused(index, 'body.shotId', 'shotTwice', 'This shot is already placed.');
-      }
-      known.shots.add(body.shotId);
-      break;
-    case 'shotAmended':
-      if (!known.shots.has(body.shotId)) {
-        throw refused(index, 'body.shotId', 'unknownShot', 'No such shot has been placed.');
-      }
-      break;
-    default:
-      break;
+const REFUSALS: Readonly<
+  Record<Named, Readonly<Record<Reference['role'], readonly [code: string, says: string]>>>
+> = {
+  session: {
+    makes: ['sessionTwice', 'This session is already open.'],
+    uses: ['unknownSession', 'No such session has been opened.'],
+  },
+  shot: {
+    makes: ['shotTwice', 'This shot is already placed.'],
+    uses: ['unknownShot', 'No such shot has been placed.'],
+  },
+  experiment: {
+    makes: ['experimentTwice', 'This experiment is already open.'],
+    uses: ['unknownExperiment', 'No such experiment has been opened.'],
+  },
+};
+
+/** What is made is not there yet; what is used is. */
+function checkReference({ what, id, role }: Reference, index: number, known: Known): void {
+  if (known[what].has(id) !== (role === 'uses')) {
+    const [code, says] = REFUSALS[what][role];
+    throw refused(index, `body.${what}Id`, code, says);
   }
+  if (role === 'makes') known[what].add(id);
 }
 
 /** What nobody can have read, counted or meant is a slip, whichever page or script sent it. */
@@ -166,19 +145,6 @@ const PATHS: Partial<Record<EntryBody['kind'], string>> = {
   experimentOpened: 'body.control',
   sessionOpened: 'body.distanceM',
 };
-
-function unknownExperiment(index: number): RefusedRequest {
-  return refused(
-    index,
-    'body.experimentId',
-    'unknownExperiment',
-    'No such experiment has been opened.',
-  );
-}
-
-function unknownSession(index: number): RefusedRequest {
-  return refused(index, 'body.sessionId', 'unknownSession', 'No such session has been opened.');
-}
 
 function refused(index: number, path: string, code: string, message: string): RefusedRequest {
   return new RefusedRequest(422, code, message, [{ path: `entries.${index}.${path}`, message }]);

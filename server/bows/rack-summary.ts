@@ -4,7 +4,7 @@ import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
 import { stopWords } from '#core/words/limit-words.ts';
 import { stopsOf } from '#core/limits/stops.ts';
-import { type BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { nextMove } from '#core/advice/next-move.ts';
 import { isReadyToTune, stepStates } from '#core/order/step-states.ts';
 

@@ -1,6 +1,6 @@
 import { type ReactNode, useEffect } from 'react';
 import { Link } from 'react-router';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { type BowHandle, useBow } from '../bows/use-bow.ts';
 import { saveWholeBow } from '../outbox/save-copy.ts';
 import { rememberBow } from './last-bow.ts';

@@ -1,7 +1,8 @@
 import { type ReactNode, useSyncExternalStore } from 'react';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { takeNewVersion } from '../device/half-typed.ts';
-import { entryWords, whenWords } from '../log-line/lately.tsx';
+import { entryWords } from '#core/log/kinds/entry-kinds.ts';
+import { whenWords } from '../log-line/lately.tsx';
 import {
   letGo,
   outboxNow,

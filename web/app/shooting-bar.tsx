@@ -3,7 +3,7 @@ import { Link } from 'react-router';
 import { barWords, stopWords } from '#core/words/limit-words.ts';
 import { shootingBars } from '#core/limits/shooting-bars.ts';
 import { stopsOf } from '#core/limits/stops.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
 /** Why this bow is not to be shot as it stands; nothing when nothing speaks against it. */

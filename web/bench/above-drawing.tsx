@@ -6,7 +6,7 @@ import { gainOf } from '#core/gains/learned-gains.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
 import { PLUNGER_MM_PER_TURN } from '#core/quantity/units.ts';
 import { showNumber } from '#core/quantity/show.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import { Gauge } from '../drawing/gauge.tsx';
 import { useEased } from '../drawing/use-eased.ts';

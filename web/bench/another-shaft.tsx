@@ -4,7 +4,7 @@ import { diameterEffect } from '#core/craft/rest-geometry.ts';
 import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { showNumber, showSigned } from '#core/quantity/show.ts';
 import { toStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 
 const USUAL_SHAFT_MM = 6;
 

@@ -2,7 +2,7 @@ import type { Control } from '#core/craft/controls.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
 import type { StepId } from '#core/craft/steps.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { gainWords } from '#core/words/gain-words.ts';
 import { Fractions } from '../ui/fractions.tsx';
 

@@ -1,7 +1,7 @@
 import { shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import {
   type BowBehindView,

@@ -2,7 +2,7 @@ import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { useMemo } from 'react';
 import { presentReading } from '#core/gains/present-reading.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import { targetFor } from '#core/setup/targets.ts';
 import { useEased } from '../drawing/use-eased.ts';

@@ -1,6 +1,6 @@
 import { expect, it } from 'vitest';
 import type { LoggedEntry, EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { dayTally, tallyWords } from './day-tally.ts';
 
 const NOW = new Date(2026, 4, 10, 15);

@@ -1,5 +1,5 @@
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 
 export interface DayTally {
   readonly stringOffs: number;

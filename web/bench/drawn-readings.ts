@@ -1,6 +1,6 @@
 import { presentReading } from '#core/gains/present-reading.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { DrawnReadings } from '../drawing/lying-bow.tsx';
 
 /** The readings a bow is drawn from, as they stand now. */

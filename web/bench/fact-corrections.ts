@@ -14,7 +14,7 @@ import { STEPS, stepFacets } from '#core/craft/steps.ts';
 import { purposeToleranceMm } from '#core/priors/starting-values.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { BodyOf } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { stepStates } from '#core/order/step-states.ts';
 
 /** A fact of the bow that can be chosen anew, with what it is now. */

@@ -3,7 +3,7 @@ import { upperFirst } from '#core/craft/letter-case.ts';
 import { showLength, showNumber, showTurns, showWeight } from '#core/quantity/show.ts';
 import { fromStored, G_PER_GR } from '#core/quantity/units.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import {
   type ChosenFact,

@@ -7,7 +7,7 @@ import {
 } from '#core/craft/fit-out.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { stringSchedule } from '#core/order/string-schedule.ts';
 import { ItemForm } from './item-form.tsx';
 import { whenWords } from '../log-line/lately.tsx';

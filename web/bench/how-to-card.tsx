@@ -5,7 +5,7 @@ import { learnedGains } from '#core/gains/learned-gains.ts';
 import { presentSpread } from '#core/gains/repeatability.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { HowToDrawing } from '../drawing/how-to-drawing.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 

@@ -16,7 +16,7 @@ import { checkProposal } from '#core/limits/check-proposal.ts';
 import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
 import { refusalWords } from '#core/words/limit-words.ts';
 import type { ArrowFacts, BodyOf, StringFacts } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { TextField } from '../ui/text-field.tsx';
 import { DoneAlready } from '../log-line/change-dialog.tsx';
 

@@ -11,7 +11,7 @@ import { presentReading } from '#core/gains/present-reading.ts';
 import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { showLengthBoth, showNumber, showSigned } from '#core/quantity/show.ts';
 import { toStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { TextField } from '../ui/text-field.tsx';
 

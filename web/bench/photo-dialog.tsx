@@ -10,7 +10,7 @@ import {
 import { type SnapTo, snapMark } from '#core/limb-line/snap-mark.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { MARK_STEPS, marksOf } from './photo-marks.ts';
 

@@ -1,5 +1,5 @@
 import type { ReadingKind } from '#core/craft/readings.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { Gauge } from '../drawing/gauge.tsx';
 import type { GaugeInput } from '../drawing/gauge-view.ts';
 import { Fractions } from '../ui/fractions.tsx';

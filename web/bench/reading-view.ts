@@ -11,7 +11,7 @@ import {
   showWeight,
 } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { presentTargetValue } from '#core/order/step-states.ts';
 import { type Target, targetFor, type TargetId } from '#core/setup/targets.ts';

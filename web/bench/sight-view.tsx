@@ -1,5 +1,5 @@
 import type { ReadingKind } from '#core/craft/readings.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import { LyingBow } from '../drawing/lying-bow.tsx';
 import { AboveDrawing } from './above-drawing.tsx';

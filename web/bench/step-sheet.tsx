@@ -12,7 +12,7 @@ import { upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { MIDDLE_STEPS } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { StepStatus } from '#core/order/step-states.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';

@@ -1,5 +1,5 @@
 import { useEffect, useMemo } from 'react';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import { firstOpenBenchStep } from '#core/order/step-states.ts';
 import { remember, remembered } from '../device/device-store.ts';

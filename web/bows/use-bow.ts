@@ -1,7 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import { v7 as newId } from 'uuid';
 import type { Entry, EntryBody, LoggedEntry } from '#core/log/entry.ts';
-import { type BowState, foldLog } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import { foldLog } from '#core/log/fold.ts';
 import { inTakenOrder, newestTakenMs } from '#core/log/taken-order.ts';
 import { stepStates } from '#core/order/step-states.ts';
 import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';

@@ -1,5 +1,5 @@
 import { memo } from 'react';
-import type { ArrowState } from '#core/log/shooting-entries.ts';
+import type { ArrowState } from '#core/craft/range-terms.ts';
 
 /** What is seen from behind: three vanes. Struck through when called bad. */
 function vanes(size: number): string {

@@ -4,7 +4,7 @@ import { upperFirst } from '#core/craft/letter-case.ts';
 import type { ChangeDoor, ControlChange } from '#core/limits/change-door.ts';
 import { changeQuestionWords } from '#core/words/change-question-words.ts';
 import { refusalWords } from '#core/words/limit-words.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 

@@ -5,7 +5,7 @@ import { stepFacts, type StepId } from '#core/craft/steps.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { changeDoor } from '#core/limits/change-door.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import type { AskedChange } from './change-dialog.tsx';
 

@@ -2,10 +2,10 @@ import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
-import { LIGHT_LABEL, MARKS_LABEL, WIND_LABEL } from '#core/words/range-words.ts';
+import { LIGHT_LABEL, MARKS_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts';
 import type { BodyOf } from '#core/log/entry.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
-import { CONTACT_MARKS, type FlightSeen, LIGHTS, WINDS } from '#core/log/shooting-entries.ts';
+import { CONTACT_MARKS, type FlightSeen, LIGHTS, WINDS } from '#core/craft/range-terms.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { TextField } from '../ui/text-field.tsx';
 

@@ -1,5 +1,5 @@
 import { BARE_SHAFT_AXES } from '#core/priors/prior-gains.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { conflictWords, sourceWords, togetherWords } from '#core/words/evidence-words.ts';

@@ -1,8 +1,8 @@
 import { sinceUpsetWords } from '#core/words/since-words.ts';
-import { ARROW_SHORT } from '#core/words/range-words.ts';
+import { ARROW_SHORT } from '#core/craft/range-terms.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtDistance, showButtInterval, showChance } from '#core/quantity/show.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import { byArrow } from '#core/groups/by-arrow.ts';
 import { pointOffsets } from '#core/groups/point-offsets.ts';

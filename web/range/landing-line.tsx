@@ -1,7 +1,7 @@
 import { sideOf } from '#core/craft/handedness.ts';
 import { REFERENCE_DISTANCE_M } from '#core/priors/prior-gains.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { whenWords } from '../log-line/lately.tsx';

@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
-import { ARROW_SHORT } from '#core/words/range-words.ts';
+import { ARROW_SHORT } from '#core/craft/range-terms.ts';
 import { DropdownMenu } from 'radix-ui';
 import { ArrowMark, BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';

@@ -1,6 +1,6 @@
 import { useSearchParams } from 'react-router';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { upsets } from '#core/craft/upsets.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';

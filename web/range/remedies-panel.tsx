@@ -3,7 +3,7 @@ import { sideOf } from '#core/craft/handedness.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { neededWords } from '#core/words/verdict-words.ts';

@@ -1,7 +1,7 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { SESSION_KIND_LABEL } from '#core/words/range-words.ts';
-import type { BowState } from '#core/log/fold.ts';
+import { SESSION_KIND_LABEL } from '#core/craft/session-kinds.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import { whenWords } from '../log-line/lately.tsx';
 

@@ -1,6 +1,6 @@
 import { lazy, Suspense } from 'react';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { fineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';

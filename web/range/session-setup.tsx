@@ -1,14 +1,11 @@
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
-import {
-  BUTT_LABEL,
-  LIGHT_LABEL,
-  SESSION_KIND_LABEL,
-  WIND_LABEL,
-} from '#core/words/range-words.ts';
+import { BUTT_LABEL, LIGHT_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts';
+import { SESSION_KIND_LABEL } from '#core/craft/session-kinds.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import type { BowState } from '#core/log/fold.ts';
-import { BUTT_KINDS, LIGHTS, type SessionKind, WINDS } from '#core/log/shooting-entries.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import { BUTT_KINDS, LIGHTS, WINDS } from '#core/craft/range-terms.ts';
+import type { SessionKind } from '#core/craft/session-kinds.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 import { TextField } from '../ui/text-field.tsx';

@@ -1,6 +1,6 @@
 import type { PlacedPair } from '#core/entry-line/read-pairs.ts';
 import type { BodyOf } from '#core/log/entry.ts';
-import type { ArrowState } from '#core/log/shooting-entries.ts';
+import type { ArrowState } from '#core/craft/range-terms.ts';
 
 /** Where a shot went, and what else is known of it than the plot's own settings. */
 export type PlottedShot = PlacedPair &

@@ -1,8 +1,8 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { ArrowState } from '#core/log/shooting-entries.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { ArrowState } from '#core/craft/range-terms.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession, Shot } from '#core/log/shooting.ts';
 import { type FreshShots, type PlottedShot, TapQueue } from './tap-queue.ts';
 

@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
-import { ARROW_LABEL } from '#core/words/range-words.ts';
+import { ARROW_LABEL } from '#core/craft/range-terms.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import type { EntryLine as EntryRead } from '#core/entry-line/entry-line.ts';
 import { readRangeLine } from '#core/entry-line/read-range-line.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Plot } from './use-plot.ts';
 
 /** The entry line at the butt: shots as pairs, and everything the bench’s line takes. */

@@ -12,9 +12,10 @@ import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { showExact } from '#core/quantity/show.ts';
 import { toStored } from '#core/quantity/units.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import type { Experiment } from '#core/log/range-records.ts';
-import type { ButtKind, Light, SessionKind, Wind } from '#core/log/shooting-entries.ts';
+import type { ButtKind, Light, Wind } from '#core/craft/range-terms.ts';
+import type { SessionKind } from '#core/craft/session-kinds.ts';
 import { defaultTolerance } from '#core/groups/default-tolerance.ts';
 
 /** What the form holds: texts as typed. An empty one means “not said” or the rule of thumb. */

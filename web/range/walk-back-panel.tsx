@@ -1,6 +1,6 @@
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtInterval, showNumber } from '#core/quantity/show.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { REFUSED_WORDS } from '#core/words/walk-back-words.ts';
 import type { WalkBackFigure } from '#core/walk-back/walk-back.ts';
 import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';

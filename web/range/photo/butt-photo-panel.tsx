@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { ARROW_SHORT } from '#core/words/range-words.ts';
+import { ARROW_SHORT } from '#core/craft/range-terms.ts';
 import type { StraightView } from '#core/butt-photo/straighten.ts';
 import { showButtDistance, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';

@@ -2,7 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { v7 as newId } from 'uuid';
 import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { EntryBody } from '#core/log/entry.ts';
-import type { BowState } from '#core/log/fold.ts';
+import type { BowState } from '#core/log/bow-state.ts';
 import { RefusedByServer } from '../../api/http.ts';
 import { keepPicture } from '../../api/keep-picture.ts';
 import type { Plot } from '../use-plot.ts';

@@ -3,7 +3,7 @@ import { applyHomography, type PlanePoint } from '#core/butt-photo/homography.ts
 import { type KnownShape, readHole, type SquareUp, squareUp } from '#core/butt-photo/square-up.ts';
 import { straightView, type StraightView } from '#core/butt-photo/straighten.ts';
 import { toStored } from '#core/quantity/units.ts';
-import type { ArrowState } from '#core/log/shooting-entries.ts';
+import type { ArrowState } from '#core/craft/range-terms.ts';
 import type { OpenedPhoto } from '../../workers/butt-photo-door.ts';
 
 /** What a tap on the straightened picture means. */

@@ -1,52 +1,14 @@
 import type { Control } from '../craft/controls.ts';
-
-/** Broadheads and target points are shot for proof; only fletched and bare speak of the tune. */
-export const ARROW_STATES = ['fletched', 'bare', 'broadhead', 'targetPoint'] as const;
-export type ArrowState = (typeof ARROW_STATES)[number];
-
-/** Farther than this from the mark, mm, is off any butt. */
-export const MOST_FROM_MARK_MM = 5000;
-
-/** What a session is shot for: each kind is judged by its own rules. */
-export const SESSION_KINDS = ['bareShaft', 'walkBack', 'fineTuning'] as const;
-export type SessionKind = (typeof SESSION_KINDS)[number];
-
-export const LIGHTS = ['indoor', 'overcast', 'sun', 'dusk'] as const;
-export const WINDS = ['still', 'light', 'gusty', 'strong'] as const;
-export const BUTT_KINDS = ['firm', 'soft'] as const;
-export type Light = (typeof LIGHTS)[number];
-export type Wind = (typeof WINDS)[number];
-export type ButtKind = (typeof BUTT_KINDS)[number];
-
-/** Where powder or tape shows that something touched. */
-export const CONTACT_MARKS = ['none', 'shelf', 'rest', 'riser'] as const;
-export type ContactMarks = (typeof CONTACT_MARKS)[number];
-
-/** Where the nock of a shaft in the butt points, degrees from the point: outward and up. */
-export interface NockAttitude {
-  readonly outwardDeg: number;
-  readonly upDeg: number;
-}
-
-/** Which way the tail was seen to fly: −1 inward or down, 0 straight, 1 outward or up. */
-export interface FlightSeen {
-  readonly outward: -1 | 0 | 1;
-  readonly up: -1 | 0 | 1;
-}
-
-/** Where and with what a session is shot. All of it may be left out; what is left out is unknown. */
-export interface SessionConditions {
-  readonly place?: string | undefined;
-  readonly light?: Light | undefined;
-  readonly wind?: Wind | undefined;
-  readonly buttKind?: ButtKind | undefined;
-  /** What was aimed at and how: `one mark, same for both`. */
-  readonly aim?: string | undefined;
-  /** The build shot in this session. */
-  readonly arrowBuild?: string | undefined;
-  /** How far the top limb leans, degrees, outward positive; 0 is upright. */
-  readonly cantOutwardDeg?: number | undefined;
-}
+import type {
+  ArrowState,
+  ContactMarks,
+  FlightSeen,
+  Light,
+  NockAttitude,
+  SessionConditions,
+  Wind,
+} from '../craft/range-terms.ts';
+import type { SessionKind } from '../craft/session-kinds.ts';
 
 /** What can be said about shooting. Lengths mm, angles degrees. */
 export type ShootingBody =

@@ -43,3 +43,7 @@ export const instant = z.iso
     const year = Number(at.slice(0, 4));
     return year >= YEARS.first && year <= YEARS.last;
   }, 'lies outside the years 2000 to 2199');
+
+/** Any figure at all: where it can lie is asked by `core/limits/figure-ranges`. */
+export const figure = z.number().min(-1e5).max(1e5);
+export const positive = z.number().positive().max(1e5);

@@ -1,0 +1,100 @@
+import type { ChecklistName } from '../craft/checklists.ts';
+import type { Control } from '../craft/controls.ts';
+import type { ReadingKind } from '../craft/readings.ts';
+import type { StepId } from '../craft/steps.ts';
+import { SettingTally } from './bench-setting.ts';
+import type { BowState, ChangeMade, ItemChange, Measured } from './bow-state.ts';
+import type { BodyOf, BowFacts, LoggedEntry } from './entry.ts';
+import { PositionTally } from './positions.ts';
+import type { Experiment, PaperTear, TargetLanding } from './range-records.ts';
+import type { SessionDraft, Shot } from './shooting.ts';
+import { FIRST_STRING, StringBag } from './strings.ts';
+
+/** Where an entry stands in the log, and by whom and when: what a reducer needs beside its body. */
+export type EntryPlace = Pick<LoggedEntry, 'id' | 'at' | 'by'> & { readonly index: number };
+
+/** The state of a bow while its log is folded: each kind of entry adds to it. */
+export class BowDraft {
+  bow: BowFacts;
+  readonly readings = new Map<ReadingKind, Measured[]>();
+  readonly changes: ChangeMade[] = [];
+  readonly items: ItemChange[] = [];
+  /** Net movement of each control since the record began. */
+  readonly moved = new Map<Control, number>();
+  readonly targets = new Map<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>();
+  readonly sessions = new Map<string, SessionDraft>();
+  /** Where each shot stands, so that a later word on it need not look for it. */
+  readonly shotPlaces = new Map<string, { shots: Shot[]; position: number }>();
+  readonly setAside: { moveKey: string; at: string }[] = [];
+  readonly tears: PaperTear[] = [];
+  readonly experiments: Experiment[] = [];
+  landing: TargetLanding | null = null;
+  readonly strings: StringBag;
+  readonly bolts: PositionTally;
+  readonly setting = new SettingTally(FIRST_STRING);
+  readonly ticked = new Map<ChecklistName, ReadonlySet<string>>();
+  readonly skipped = new Map<StepId, { why: string; index: number }>();
+  readonly confirmed = new Map<StepId, number>();
+  /** Since where in the log the same archer draws it with the same hook. */
+  archerSince = -1;
+
+  constructor(bow: BowFacts, madeAt: string) {
+    this.bow = bow;
+    this.strings = new StringBag(bow, madeAt);
+    this.bolts = new PositionTally(bow);
+  }
+
+  /** Shots that went through the string, plotted or not. */
+  shoot(count: number): void {
+    this.strings.shoot(count);
+    this.setting.shoot(count);
+  }
+
+  /** What of the state is made of the draft alone. */
+  get state(): Omit<BowState, 'bowId' | 'unreadable' | 'active' | 'undoneIds' | 'lastAt'> {
+    const changes = withMovePartners(this.changes);
+    return {
+      bow: this.bow,
+      readings: this.readings,
+      changes,
+      upsets: [...changes, ...this.items].toSorted((one, other) => one.index - other.index),
+      fitOut: new Map(this.items.map((item) => [item.item, item])),
+      strings: this.strings.state,
+      stringTurns: this.setting.turns,
+      positions: { ...this.bolts.positions, twists: this.strings.state.fitted.twists },
+      ticked: this.ticked,
+      skipped: this.skipped,
+      confirmed: this.confirmed,
+      archerSince: this.archerSince,
+      moved: this.moved,
+      targets: this.targets,
+      sessions: [...this.sessions.values()],
+      tears: this.tears,
+      experiments: this.experiments,
+      landing: this.landing,
+      setAside: this.setAside,
+    };
+  }
+}
+
+/** Changes that were one move know of each other: what the whole move leaves alone is not upset. */
+function withMovePartners(changes: readonly ChangeMade[]): readonly ChangeMade[] {
+  const byMove = new Map<string, Control[]>();
+  for (const { moveId, control } of changes)
+    if (moveId !== null) listIn(byMove, moveId).push(control);
+  return changes.map((change) => {
+    const partners = change.moveId === null ? undefined : byMove.get(change.moveId);
+    return partners === undefined || partners.length === 1
+      ? change
+      : { ...change, moveControls: partners };
+  });
+}
+
+/** The list kept under a key, made when it is not there yet. */
+export function listIn<K, V>(lists: Map<K, V[]>, key: K): V[] {
+  const known = lists.get(key);
+  if (known !== undefined) return known;
+  const fresh: V[] = [];
+  lists.set(key, fresh);
+  return fresh;
+}

@@ -1,0 +1,84 @@
+import type { Control } from '../craft/controls.ts';
+import type { ReadingKind } from '../craft/readings.ts';
+import type { ChecklistName } from '../craft/checklists.ts';
+import type { FitOutItem } from '../craft/fit-out.ts';
+import type { StepId } from '../craft/steps.ts';
+import type { Upset } from '../craft/upsets.ts';
+import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
+import type { BenchSetting, StringTurn } from './bench-setting.ts';
+import type { Positions } from './positions.ts';
+import type { ShootingSession } from './shooting.ts';
+import type { StringState } from './strings.ts';
+import type { Experiment, PaperTear, TargetLanding } from './range-records.ts';
+
+/** A reading with its replicates summed up; values in the stored unit. */
+export interface Measured {
+  readonly reading: ReadingKind;
+  readonly entryId: string;
+  readonly index: number;
+  readonly at: string;
+  readonly by: string;
+  readonly values: readonly number[];
+  readonly mean: number;
+  readonly n: number;
+  /** Sample standard deviation of the replicates; null for a single one. */
+  readonly sd: number | null;
+  readonly typed: string;
+  readonly datum: string;
+  readonly tool: string;
+  readonly source: Source;
+  /** How the bow stood when it was read: the same object for the same setting. */
+  readonly under: BenchSetting;
+}
+
+export type ChangeMade = Extract<Upset, { kind: 'change' }> & {
+  readonly entryId: string;
+  readonly at: string;
+  readonly moveId: string | null;
+};
+
+/** An item put on, changed or taken off. */
+export type ItemChange = Extract<Upset, { kind: 'item' }> & {
+  readonly entryId: string;
+  readonly at: string;
+};
+
+/** The present state of one bow: everything advice may depend on. */
+export interface BowState {
+  readonly bowId: string;
+  readonly bow: BowFacts;
+  /** How many entries of this bow are on the disk but cannot be read: then the record has gaps. */
+  readonly unreadable: number;
+  /** The log without what was taken back, oldest first; `index` elsewhere points into the full log. */
+  readonly active: readonly LoggedEntry[];
+  readonly readings: ReadonlyMap<ReadingKind, readonly Measured[]>;
+  readonly changes: readonly ChangeMade[];
+  /** Everything that puts steps in doubt, in log order: changes and items. */
+  readonly upsets: readonly (ChangeMade | ItemChange)[];
+  /** What is on the bow, by its newest entry. */
+  readonly fitOut: ReadonlyMap<FitOutItem, ItemChange>;
+  /** Every string this bow knows; the one on it is `strings.fitted`. */
+  readonly strings: StringState;
+  /** Every string's time on the bow in order; how the bow stands now is the last one's. */
+  readonly stringTurns: readonly StringTurn[];
+  /** Twists in the string and turns out of each bolt, as far as anybody has counted. */
+  readonly positions: Positions;
+  readonly ticked: ReadonlyMap<ChecklistName, ReadonlySet<string>>;
+  /** Steps passed over with a reason, and where in the log: what they rest on may change after it. */
+  readonly skipped: ReadonlyMap<StepId, { readonly why: string; readonly index: number }>;
+  /** Where in the log each step was last confirmed by word. */
+  readonly confirmed: ReadonlyMap<StepId, number>;
+  /** Since where in the log the same archer draws it with the same hook; −1: since ever. */
+  readonly archerSince: number;
+  /** Net movement of each control since the record began. */
+  readonly moved: ReadonlyMap<Control, number>;
+  readonly targets: ReadonlyMap<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>;
+  readonly sessions: readonly ShootingSession[];
+  readonly tears: readonly PaperTear[];
+  readonly experiments: readonly Experiment[];
+  /** Where bare shafts land when this bow is tuned, mm at 18 m; null: on the fletched. */
+  readonly landing: TargetLanding | null;
+  readonly setAside: readonly { readonly moveKey: string; readonly at: string }[];
+  readonly undoneIds: ReadonlySet<string>;
+  readonly lastAt: string;
+}

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { FIT_OUT_ITEMS, FIT_OUT_LABEL } from '../../craft/fit-out.ts';
+import { upperFirst } from '../../craft/letter-case.ts';
+import { FACET_IDS, type FacetId } from '../../craft/steps.ts';
+import { arrowFacts, stringFacts } from './fact-parts.ts';
+import { name, reason } from './parts.ts';
+import { entryKind } from './entry-kind.ts';
+
+export const itemFitted = entryKind({
+  kind: 'itemFitted',
+  schema: z
+    .strictObject({
+      kind: z.literal('itemFitted'),
+      item: z.enum(FIT_OUT_ITEMS),
+      described: name,
+      touches: z.array(z.enum(FACET_IDS as [FacetId, ...FacetId[]])).max(FACET_IDS.length),
+      string: stringFacts.optional(),
+      arrow: arrowFacts.optional(),
+      despite: reason.optional(),
+    })
+    .refine(({ item, string }) => (item === 'string') === (string !== undefined), {
+      message: 'a string, and only a string, comes with its facts',
+      path: ['string'],
+    }),
+  reduce: (draft, { item, described, touches, string, arrow }, { id: entryId, at, index }) => {
+    draft.items.push({ kind: 'item', entryId, index, at, item, described, touches });
+    if (string !== undefined) {
+      draft.strings.fit(string, described, at);
+      draft.setting.fitString(string.stringId);
+    }
+    if (arrow !== undefined) draft.bow = { ...draft.bow, arrow };
+    if (item === 'hook') {
+      draft.archerSince = index;
+      draft.bow = { ...draft.bow, amoDrawMm: undefined };
+    }
+  },
+  words: ({ item, described }) => {
+    const label = upperFirst(FIT_OUT_LABEL[item]);
+    return described === '' ? `${label} taken off` : `${label}: ${described}`;
+  },
+});

@@ -1,0 +1,41 @@
+import { z } from 'zod';
+import { BUTT_KINDS, LIGHTS, WINDS } from '../../craft/range-terms.ts';
+import { SESSION_KINDS } from '../../craft/session-kinds.ts';
+import { openSession } from '../shooting.ts';
+import { id, name, reason, text } from './parts.ts';
+import { distanceM } from './range-parts.ts';
+import { entryKind } from './entry-kind.ts';
+
+export const sessionOpened = entryKind({
+  kind: 'sessionOpened',
+  schema: z.strictObject({
+    kind: z.literal('sessionOpened'),
+    sessionId: id,
+    sessionKind: z.enum(SESSION_KINDS).optional(),
+    distanceM,
+    toleranceMm: z.number().min(1).max(1000),
+    toleranceWhy: text,
+    buttMm: z.number().min(200).max(5000),
+    experimentId: id.optional(),
+    markBelowTopMm: z.number().min(0).max(5000).optional(),
+    arrowSpeedMps: z.number().min(20).max(120).optional(),
+    despite: reason.optional(),
+    place: name.optional(),
+    light: z.enum(LIGHTS).optional(),
+    wind: z.enum(WINDS).optional(),
+    buttKind: z.enum(BUTT_KINDS).optional(),
+    aim: name.optional(),
+    arrowBuild: name.optional(),
+    cantOutwardDeg: z.number().min(-60).max(60).optional(),
+  }),
+  reduce: (draft, body, place) => {
+    draft.sessions.set(body.sessionId, openSession(place, body));
+  },
+  words: (body) => `Shooting at ${body.distanceM} m`,
+  references: ({ sessionId, experimentId }) => [
+    { what: 'session', id: sessionId, role: 'makes' },
+    ...(experimentId === undefined
+      ? []
+      : [{ what: 'experiment', id: experimentId, role: 'uses' } as const]),
+  ],
+});

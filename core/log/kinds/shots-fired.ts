@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { text } from './parts.ts';
+import { entryKind } from './entry-kind.ts';
+
+export const shotsFired = entryKind({
+  kind: 'shotsFired',
+  schema: z.strictObject({
+    kind: z.literal('shotsFired'),
+    count: z.int().min(1).max(1000),
+    note: text,
+  }),
+  reduce: (draft, { count }) => {
+    draft.shoot(count);
+  },
+  words: ({ count }) => `${count} shots`,
+});
