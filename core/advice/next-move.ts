@@ -7,6 +7,7 @@ import {
 } from '../craft/bow-terms.ts';
 import { stepLists } from '../craft/checklists.ts';
 import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
+import { SESSION_KIND_FACTS } from '../craft/session-kinds.ts';
 import type { StepId } from '../craft/steps.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { instantMs } from '../quantity/instant.ts';
@@ -248,7 +249,7 @@ function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number):
   if (nowMs - instantMs(lastAt) > SESSION_MS) return null;
   const move = sessionMove(state, session);
   if (move === null) return null;
-  const open = openBefore(steps, session.sessionKind);
+  const open = openBefore(steps, SESSION_KIND_FACTS[session.sessionKind].step);
   if (open.length === 0) return move;
   const words = `Not settled before it: ${open.map((status) => lowerFirst(status.step.name)).join(', ')}.`;
   return { ...move, reasons: [...move.reasons, words] };

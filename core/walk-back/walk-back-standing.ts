@@ -1,3 +1,4 @@
+import { onceForPair } from '../log/once-for.ts';
 import { upsets } from '../craft/upsets.ts';
 import type { BowState, ChangeMade } from '../log/bow-state.ts';
 import type { ShootingSession, Shot } from '../log/shooting.ts';
@@ -52,7 +53,9 @@ export interface WalkBackStanding {
 }
 
 /** Where a walk-back stands: the plan as the hits so far have taught it, and the line through them. */
-export function walkBackStanding(state: BowState, session: ShootingSession): WalkBackStanding {
+export const walkBackStanding = onceForPair(standingOf);
+
+function standingOf(state: BowState, session: ShootingSession): WalkBackStanding {
   const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
   const across = scatterPrior(earlier, REFERENCE_DISTANCE_M, 'outwardMm');
   const counted = session.shots

@@ -3,20 +3,27 @@ import { DropdownMenu } from 'radix-ui';
 import { useLocation, useNavigate } from 'react-router';
 import { BOW_KIND_LABEL } from '#core/craft/bow-terms.ts';
 import { lookAhead, useBow } from '../bows/use-bow.ts';
+import { type View, viewAt, viewPath } from './view.ts';
 import { useRack } from '../bows/use-rack.ts';
 
 /** The bow in hand, and a way to take another one without leaving the view. */
-export function BowMenu({ bowId }: { readonly bowId: string }) {
+export function BowMenu({
+  views,
+  bowId,
+}: {
+  readonly views: readonly View[];
+  readonly bowId: string;
+}) {
   const { state, loading } = useBow(bowId);
   // The bow on the page comes first, the list of the others after it.
   const { data } = useRack(!loading);
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  const view = pathname.startsWith('/range') ? 'range' : 'bench';
+  const view = viewAt(views, pathname);
   return (
     // A modal menu has the browser style the whole page anew, twice. Only at the butt it must be
     // one: the tap that closes it would plot a shot.
-    <DropdownMenu.Root modal={view === 'range'}>
+    <DropdownMenu.Root modal={view?.tapsCount ?? false}>
       <DropdownMenu.Trigger className="flex max-w-96 min-w-0 items-center gap-2 text-[15px]">
         <span className="truncate font-[560]">{state?.bow.name ?? '…'}</span>
         {state !== null && (
@@ -37,7 +44,9 @@ export function BowMenu({ bowId }: { readonly bowId: string }) {
               key={bow.bowId}
               className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
               onFocus={() => lookAhead(bow.bowId)}
-              onSelect={() => void navigate(`/${view}/${bow.bowId}`)}
+              onSelect={() => {
+                if (view !== undefined) void navigate(viewPath(view, bow.bowId));
+              }}
             >
               <span className={bow.bowId === bowId ? 'font-[680]' : ''}>{bow.name}</span>
               <span className="ml-auto text-[13px]">

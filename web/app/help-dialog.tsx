@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { CODES } from '#core/entry-line/codes.ts';
+import type { View } from './view.ts';
 import { setTunerName, tunerName } from '../device/tuner-name.ts';
 import { changeSettings, THEMES, useSettings } from '../theme/use-settings.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 
 const KEYS: readonly (readonly [string, string])[] = [
-  ['g 1, g 2, g 4', 'Rack, Bench, Range'],
   ['/', 'entry line'],
   ['?', 'this sheet'],
   ['f, b', 'plot: fletched, bare'],
@@ -21,8 +21,19 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['e', 'plot: next end'],
 ];
 
+function viewKeys(views: readonly View[]): readonly [string, string] {
+  const keys = views.map(({ number }) => `g ${number}`);
+  return [keys.join(', '), views.map(({ name }) => name).join(', ')];
+}
+
 /** Keys, codes, look, and who is at the bench. */
-export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
+export function HelpDialog({
+  views,
+  onClose,
+}: {
+  readonly views: readonly View[];
+  readonly onClose: () => void;
+}) {
   const settings = useSettings();
   const [name, setName] = useState(tunerName());
   return (
@@ -83,7 +94,7 @@ export function HelpDialog({ onClose }: { readonly onClose: () => void }) {
         <div>
           <h3 className="label">Keys</h3>
           <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1">
-            {KEYS.map(([key, what]) => (
+            {[viewKeys(views), ...KEYS].map(([key, what]) => (
               <div key={key} className="contents">
                 <dt className="font-[640]">{key}</dt>
                 <dd>{what}</dd>

@@ -6,10 +6,10 @@ import { ConnectionBar } from './connection-bar.tsx';
 import { HelpDialog } from './help-dialog.tsx';
 import { TopBar } from './top-bar.tsx';
 import { useShortcuts } from './use-shortcuts.ts';
-import { VIEWS } from './views.ts';
+import { type View, viewPath } from './view.ts';
 
 /** The frame of every view: top bar, the view, and on a phone the tabs at the bottom. */
-export function Shell() {
+export function Shell({ views }: { readonly views: readonly View[] }) {
   const { bowId = null } = useParams();
   const navigate = useNavigate();
   const { pathname } = useLocation();
@@ -17,8 +17,8 @@ export function Shell() {
   const target = bowId ?? lastBowId();
   useShortcuts({
     goTo: (number) => {
-      const view = VIEWS.find((one) => one.number === number);
-      if (view !== undefined) void navigate(view.path(target));
+      const view = views.find((one) => one.number === number);
+      if (view !== undefined) void navigate(viewPath(view, target));
     },
     help: () => {
       setHelpOpen(true);
@@ -30,6 +30,7 @@ export function Shell() {
         Skip to the view
       </a>
       <TopBar
+        views={views}
         bowId={bowId}
         target={target}
         onHelp={() => {
@@ -42,17 +43,17 @@ export function Shell() {
       </main>
       <nav
         aria-label="Views"
-        className="no-print grid h-15 shrink-0 grid-cols-3 border-t border-ink min-[720px]:hidden"
+        className="no-print flex h-15 shrink-0 border-t border-ink min-[720px]:hidden"
       >
-        {VIEWS.map((view) => (
+        {views.map((view) => (
           <NavLink
             key={view.number}
-            to={view.path(target)}
-            className="relative grid place-items-center text-[15px] aria-[current=page]:font-[700]"
+            to={viewPath(view, target)}
+            className="relative grid min-w-0 flex-1 place-items-center text-[15px] aria-[current=page]:font-[700]"
           >
             {({ isActive }) => (
               <>
-                {isActive && <span className="absolute -top-px right-6 left-6 h-1 bg-ink" />}
+                {isActive && <span className="absolute inset-x-[15%] -top-px h-1 bg-ink" />}
                 {view.name}
               </>
             )}
@@ -61,6 +62,7 @@ export function Shell() {
       </nav>
       {helpOpen && (
         <HelpDialog
+          views={views}
           onClose={() => {
             setHelpOpen(false);
           }}

@@ -3,14 +3,16 @@ import { HAND_LABEL } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { useBow } from '../bows/use-bow.ts';
 import { BowMenu } from './bow-menu.tsx';
-import { VIEWS } from './views.ts';
+import { type View, viewPath } from './view.ts';
 
 /** Wordmark, the bow in hand, the views, its hand and units. */
 export function TopBar({
+  views,
   bowId,
   target,
   onHelp,
 }: {
+  readonly views: readonly View[];
   readonly bowId: string | null;
   readonly target: string | null;
   readonly onHelp: () => void;
@@ -28,12 +30,12 @@ export function TopBar({
         </svg>
         <span className="whitespace-nowrap max-[719px]:hidden">Keen Limb</span>
       </NavLink>
-      {bowId !== null && <BowMenu bowId={bowId} />}
+      {bowId !== null && <BowMenu views={views} bowId={bowId} />}
       <nav aria-label="Views, top" className="mx-auto hidden min-[720px]:flex">
-        {VIEWS.map((view) => (
+        {views.map((view) => (
           <NavLink
             key={view.number}
-            to={view.path(target)}
+            to={viewPath(view, target)}
             className="relative flex items-center px-4 text-[15px] aria-[current=page]:font-[680]"
           >
             {({ isActive }) => (

@@ -30,7 +30,7 @@ export function useShortcuts(actions: {
     const onKey = (event: KeyboardEvent) => {
       if (event.defaultPrevented || event.ctrlKey || event.metaKey || event.altKey) return;
       if (isTyping(event.target)) return;
-      if (event.timeStamp < chordUntil && /^[1-6]$/.test(event.key)) {
+      if (event.timeStamp < chordUntil && /^[1-9]$/.test(event.key)) {
         chordUntil = 0;
         event.preventDefault();
         latest.current.goTo(Number(event.key));

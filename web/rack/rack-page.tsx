@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { Link, useNavigate } from 'react-router';
+import { Link, useMatch, useNavigate } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import { lookAhead } from '../bows/use-bow.ts';
 import { useRackAsStored } from '../bows/use-rack.ts';
@@ -10,7 +10,8 @@ import { NewBowDialog } from './new-bow-dialog.tsx';
 import { RackRow } from './rack-row.tsx';
 
 /** Every bow on its pegs, the one worked on last on top; kits in parts below. */
-export function RackPage({ starting = false }: { readonly starting?: boolean }) {
+export function RackPage() {
+  const starting = useMatch('/rack/new') !== null;
   const { data, error, mutate } = useRackAsStored();
   const navigate = useNavigate();
   const lastUsed = data?.bows.toSorted(newestFirst)[0]?.bowId;

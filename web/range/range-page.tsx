@@ -1,13 +1,12 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import { upsets } from '#core/craft/upsets.ts';
 import type { StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import { shotsSpeakingFor } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { sessionLanding, sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
-import type { ShootingSession } from '#core/log/shooting.ts';
-import { type WalkBackStanding, walkBackStanding } from '#core/walk-back/walk-back-standing.ts';
+import { walkBackStanding } from '#core/walk-back/walk-back-standing.ts';
+import { SESSION_KIND_FACTS } from '#core/craft/session-kinds.ts';
+import { speakingShotIds } from '#core/session/speaking-shots.ts';
 import { stateForSession } from '#core/log/as-of.ts';
 import { nextMove } from '#core/advice/next-move.ts';
 import type { Move } from '#core/advice/move.ts';
@@ -25,20 +24,20 @@ import { type LastEntered, lastEntered } from '../log-line/last-entered.ts';
 import { NextMove } from '../log-line/next-move.tsx';
 import { useMoveActions } from '../log-line/use-move-actions.ts';
 import { useSettings } from '../theme/use-settings.ts';
-import { AxisGauges } from './axis-gauges.tsx';
-import { ButtPlot } from './butt-plot.tsx';
-import { fittingHalfRange, zoomed } from './butt-view.ts';
-import { EndsList } from './ends-list.tsx';
-import { NudgePad, PlotButtons } from './plot-buttons.tsx';
-import { SessionChoice } from './session-choice.tsx';
-import { RangeTools } from './range-tools.tsx';
-import { SessionPanel } from './session-panel.tsx';
+import { AxisGauges } from './charts/axis-gauges.tsx';
+import { ButtPlot } from './plot/butt-plot.tsx';
+import { fittingHalfRange, zoomed } from './plot/butt-view.ts';
+import { EndsList } from './session/ends-list.tsx';
+import { NudgePad, PlotButtons } from './plot/plot-buttons.tsx';
+import { SessionChoice } from './session/session-choice.tsx';
+import { RangeTools } from './sheets/range-tools.tsx';
+import { SessionPanel } from './session/session-panel.tsx';
 import { useRangeEntry } from './use-range-entry.ts';
-import { useChosenSession } from './use-chosen-session.ts';
-import { useSessionSetup } from './use-session-setup.ts';
+import { useChosenSession } from './session/use-chosen-session.ts';
+import { useSessionSetup } from './session/use-session-setup.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { useNarrow } from '../ui/use-narrow.ts';
-import { usePlot } from './use-plot.ts';
+import { usePlot } from './plot/use-plot.ts';
 
 const WIDE_SHEET = { width: 640, height: 600 } as const;
 const NARROW_SHEET = { width: 390, height: 300 } as const;
@@ -100,8 +99,8 @@ function Range({
     [looked, session],
   );
   const speakingIds = useMemo(
-    () => (session === null ? new Set<string>() : idsSpeaking(looked, session, walkBack)),
-    [session, looked, walkBack],
+    () => (session === null ? new Set<string>() : speakingShotIds(looked, session)),
+    [session, looked],
   );
   const halfRangeMm = Math.max(
     zoomMm ?? 0,
@@ -246,7 +245,7 @@ function Range({
                   ? null
                   : sessionLanding(state, session)
               }
-              grouped={session?.sessionKind !== 'walkBack'}
+              grouped={session === null || SESSION_KIND_FACTS[session.sessionKind].isOneGroup}
               speakingIds={speakingIds}
               hand={hand}
               unit={unit}
@@ -305,25 +304,6 @@ function Range({
         onStore={onStore}
       />
     </>
-  );
-}
-
-/** Shots that still speak for what the session is shot for; the others are drawn thin. */
-function idsSpeaking(
-  state: BowState,
-  session: ShootingSession,
-  walkBack: WalkBackStanding | null,
-): ReadonlySet<string> {
-  if (walkBack !== null) return new Set(walkBack.shots.map(({ shotId }) => shotId));
-  if (session.sessionKind === 'fineTuning') {
-    const turned = state.upsets.findLast((one) => upsets(one, 'fineTuning'))?.index ?? -1;
-    return new Set(session.shots.filter(({ index }) => index > turned).map(({ shotId }) => shotId));
-  }
-  const facets = ['bareShaftLateral', 'bareShaftVertical'] as const;
-  return new Set(
-    facets
-      .flatMap((facet) => shotsSpeakingFor(facet, session, state.upsets))
-      .map(({ shotId }) => shotId),
   );
 }
 

@@ -6,7 +6,7 @@ import { readRangeLine } from '#core/entry-line/read-range-line.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import type { Plot } from './use-plot.ts';
+import type { Plot } from './plot/use-plot.ts';
 
 /** The entry line at the butt: shots as pairs, and everything the bench’s line takes. */
 export function useRangeEntry(

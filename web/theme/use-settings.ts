@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from 'react';
+import { z } from 'zod';
 import { remember, remembered } from '../device/device-store.ts';
 
 export const THEMES = ['shop', 'night', 'sun'] as const;
@@ -15,17 +16,25 @@ export interface Settings {
 const KEY = 'keen-limb.settings';
 const DEFAULTS: Settings = { theme: 'shop', singleKeys: true, buttUnit: 'cm' };
 
-let settings: Settings = read();
-const listeners = new Set<() => void>();
+/** What another program left, or a hand changed, counts only where it is one of the choices. */
+const settingsSchema = z
+  .object({
+    theme: z.enum(THEMES).catch(DEFAULTS.theme),
+    singleKeys: z.boolean().catch(DEFAULTS.singleKeys),
+    buttUnit: z.enum(['cm', 'in']).catch(DEFAULTS.buttUnit),
+  })
+  .catch(DEFAULTS);
 
 function read(): Settings {
   try {
-    const stored: unknown = JSON.parse(remembered(KEY) ?? '{}');
-    return { ...DEFAULTS, ...(typeof stored === 'object' ? stored : {}) };
+    return settingsSchema.parse(JSON.parse(remembered(KEY) ?? '{}'));
   } catch {
     return DEFAULTS;
   }
 }
+
+let settings: Settings = read();
+const listeners = new Set<() => void>();
 
 function apply(): void {
   document.documentElement.dataset['theme'] = settings.theme;

@@ -1,33 +1,8 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import type { Homography } from '#core/butt-photo/homography.ts';
 import type { StraightView } from '#core/butt-photo/straighten.ts';
-
-export type ButtPhotoOrder =
-  | { readonly kind: 'open'; readonly file: Blob }
-  | {
-      readonly kind: 'straighten';
-      readonly toPicture: Homography;
-      readonly view: StraightView;
-    }
-  | { readonly kind: 'pack' };
-
-export type ButtPhotoAnswer =
-  | {
-      readonly kind: 'opened';
-      readonly width: number;
-      readonly height: number;
-      readonly preview: ImageBitmap;
-    }
-  | { readonly kind: 'straight'; readonly bitmap: ImageBitmap }
-  | { readonly kind: 'packed'; readonly blob: Blob }
-  | { readonly kind: 'failed'; readonly says: string };
-
-/** A picture opened for marking; its own size in px, whatever the preview's. */
-export interface OpenedPhoto {
-  readonly width: number;
-  readonly height: number;
-  readonly preview: ImageBitmap;
-}
+import type { ButtPhotoJobs, OpenedPhoto } from './butt-photo-jobs.ts';
+import { WorkerDoor } from './worker-door.ts';
 
 export interface ButtPhotoDoor {
   readonly opened: OpenedPhoto | null;
@@ -43,43 +18,41 @@ export interface ButtPhotoDoor {
 
 /** The door to the worker that decodes and straightens: the page itself never touches the pixels. */
 export function useButtPhoto(): ButtPhotoDoor {
-  const worker = useRef<Worker | null>(null);
-  const waiting = useRef<((blob: Blob) => void) | null>(null);
+  const door = useRef<WorkerDoor<ButtPhotoJobs> | null>(null);
   const [opened, setOpened] = useState<OpenedPhoto | null>(null);
   const [straight, setStraight] = useState<ImageBitmap | null>(null);
   const [busy, setBusy] = useState<string | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   useEffect(() => {
-    const made = new Worker(new URL('./butt-photo.worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    worker.current = made;
-    made.onmessage = ({ data }: MessageEvent<ButtPhotoAnswer>) => {
-      switch (data.kind) {
-        case 'opened':
-          setOpened(data);
-          setBusy(null);
-          break;
-        case 'straight':
-          setStraight(data.bitmap);
-          setBusy(null);
-          break;
-        case 'packed':
-          waiting.current?.(data.blob);
-          break;
-        case 'failed':
-          setBusy(null);
-          setProblem(`This picture cannot be read. Choose a JPEG or PNG. (${data.says})`);
-          break;
+    const made = new WorkerDoor<ButtPhotoJobs>(
+      () =>
+        new Worker(new URL('./butt-photo.worker.ts', import.meta.url), {
+          type: 'module',
+        }),
+    );
+    door.current = made;
+    return () => made.close();
+  }, []);
+  const newest = useRef(0);
+  const during = useCallback(
+    async (doing: string, act: (worker: WorkerDoor<ButtPhotoJobs>) => Promise<void>) => {
+      const worker = door.current;
+      if (worker === null) return;
+      setBusy(doing);
+      newest.current += 1;
+      const mine = newest.current;
+      try {
+        await act(worker);
+      } catch (error) {
+        // The page has left the picture: nobody is told of it.
+        if (door.current !== worker) return;
+        const says = error instanceof Error ? error.message : String(error);
+        setProblem(`This picture cannot be read. Choose a JPEG or PNG. (${says})`);
       }
-    };
-    return () => {
-      made.terminate();
-    };
-  }, []);
-  const order = useCallback((what: ButtPhotoOrder) => {
-    worker.current?.postMessage(what);
-  }, []);
+      if (newest.current === mine) setBusy(null);
+    },
+    [],
+  );
   return {
     opened,
     straight,
@@ -90,26 +63,26 @@ export function useButtPhoto(): ButtPhotoDoor {
         setOpened(null);
         setStraight(null);
         setProblem(null);
-        setBusy('Opening the picture…');
-        order({ kind: 'open', file });
+        void during('Opening the picture…', async (worker) => {
+          setOpened(await worker.ask('open', file));
+        });
       },
-      [order],
+      [during],
     ),
     straighten: useCallback(
       (toPicture, view) => {
         setStraight(null);
-        setBusy('Straightening the picture…');
-        order({ kind: 'straighten', toPicture, view });
+        void during('Straightening the picture…', async (worker) => {
+          setStraight(await worker.ask('straighten', { toPicture, view }));
+        });
       },
-      [order],
+      [during],
     ),
-    pack: useCallback(
-      () =>
-        new Promise<Blob>((resolve) => {
-          waiting.current = resolve;
-          order({ kind: 'pack' });
-        }),
-      [order],
-    ),
+    pack: useCallback(() => {
+      const worker = door.current;
+      return worker === null
+        ? Promise.reject(new Error('The picture was closed.'))
+        : worker.ask('pack', null);
+    }, []),
   };
 }

@@ -1,5 +1,6 @@
 import { straighten } from '#core/butt-photo/straighten.ts';
-import type { ButtPhotoAnswer, ButtPhotoOrder } from './butt-photo-door.ts';
+import type { ButtPhotoJobs } from './butt-photo-jobs.ts';
+import { serveJobs } from './protocol.ts';
 
 /** Larger pictures are taken smaller: more pixels than this say no more of a hole. */
 const MOST_PIXELS = 24_000_000;
@@ -9,44 +10,24 @@ const KEPT_QUALITY = 0.85;
 
 let picture: OffscreenCanvas | null = null;
 
-addEventListener('message', (event: MessageEvent<ButtPhotoOrder>) => {
-  answer(event.data).catch((error: unknown) => {
-    say({ kind: 'failed', says: error instanceof Error ? error.message : 'It cannot be read.' });
-  });
+serveJobs<ButtPhotoJobs>(globalThis, {
+  open: async (file, { handOver }) => {
+    picture = await decoded(file);
+    const { width, height } = picture;
+    const preview = await createImageBitmap(smaller(picture));
+    handOver([preview]);
+    return { width, height, preview };
+  },
+  straighten: async ({ toPicture, view }, { handOver }) => {
+    const flat = straighten(pixelsOf(opened()), toPicture, view);
+    const image = new ImageData(flat.width, flat.height);
+    image.data.set(flat.data);
+    const bitmap = await createImageBitmap(image);
+    handOver([bitmap]);
+    return bitmap;
+  },
+  pack: () => smaller(opened()).convertToBlob({ type: 'image/jpeg', quality: KEPT_QUALITY }),
 });
-
-async function answer(order: ButtPhotoOrder): Promise<void> {
-  switch (order.kind) {
-    case 'open': {
-      picture = await decoded(order.file);
-      const { width, height } = picture;
-      const preview = await createImageBitmap(smaller(picture));
-      say({ kind: 'opened', width, height, preview }, [preview]);
-      break;
-    }
-    case 'straighten': {
-      const source = pixelsOf(opened());
-      const flat = straighten(source, order.toPicture, order.view);
-      const image = new ImageData(flat.width, flat.height);
-      image.data.set(flat.data);
-      const bitmap = await createImageBitmap(image);
-      say({ kind: 'straight', bitmap }, [bitmap]);
-      break;
-    }
-    case 'pack': {
-      const blob = await smaller(opened()).convertToBlob({
-        type: 'image/jpeg',
-        quality: KEPT_QUALITY,
-      });
-      say({ kind: 'packed', blob });
-      break;
-    }
-  }
-}
-
-function say(said: ButtPhotoAnswer, transfer: Transferable[] = []): void {
-  postMessage(said, { transfer });
-}
 
 function opened(): OffscreenCanvas {
   if (picture === null) throw new Error('No picture is open.');

@@ -1,15 +1,10 @@
 import { useEffect, useState } from 'react';
 import type { AxisSums, ScatterPrior } from '#core/groups/offset-posterior.ts';
 import type { ShotsNeeded } from '#core/bare-shaft/shots-needed.ts';
+import type { ShotsNeededJobs } from './shots-needed-jobs.ts';
+import { WorkerDoor } from './worker-door.ts';
 
-export interface ShotsNeededQuestion {
-  readonly key: string;
-  readonly sums: AxisSums;
-  readonly toleranceMm: number;
-  readonly prior: ScatterPrior;
-  readonly seed: number;
-}
-export interface ShotsNeededAnswer {
+interface KeyedAnswer {
   readonly key: string;
   readonly needed: ShotsNeeded;
 }
@@ -27,20 +22,23 @@ export function useShotsNeeded(
   prior: ScatterPrior,
 ): ShotsNeeded | null {
   const key = sums === null ? null : JSON.stringify([sums, toleranceMm, prior]);
-  const [answer, setAnswer] = useState<ShotsNeededAnswer | null>(null);
+  const [answer, setAnswer] = useState<KeyedAnswer | null>(null);
   useEffect(() => {
     if (key === null) return undefined;
     const [asked, tolerance, given] = JSON.parse(key) as [AxisSums, number, ScatterPrior];
-    const worker = new Worker(new URL('./shots-needed.worker.ts', import.meta.url), {
-      type: 'module',
-    });
-    worker.onmessage = (event: MessageEvent<ShotsNeededAnswer>) => {
-      setAnswer(event.data);
-    };
-    worker.postMessage({ key, sums: asked, toleranceMm: tolerance, prior: given, seed: SEED });
-    return () => {
-      worker.terminate();
-    };
+    // One reckoning in one piece: it is called off by ending its worker.
+    const door = new WorkerDoor<ShotsNeededJobs>(
+      () =>
+        new Worker(new URL('./shots-needed.worker.ts', import.meta.url), {
+          type: 'module',
+        }),
+    );
+    door
+      .ask('shotsNeeded', { sums: asked, toleranceMm: tolerance, prior: given, seed: SEED })
+      .then((needed) => setAnswer({ key, needed }))
+      // No figure is shown without an answer.
+      .catch(() => undefined);
+    return () => door.close();
   }, [key]);
   return answer !== null && answer.key === key ? answer.needed : null;
 }

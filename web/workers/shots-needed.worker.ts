@@ -1,8 +1,7 @@
 import { shotsNeeded } from '#core/bare-shaft/shots-needed.ts';
-import type { ShotsNeededAnswer, ShotsNeededQuestion } from './shots-needed-door.ts';
+import { serveJobs } from './protocol.ts';
+import type { ShotsNeededJobs } from './shots-needed-jobs.ts';
 
-addEventListener('message', (event: MessageEvent<ShotsNeededQuestion>) => {
-  const { key, sums, toleranceMm, prior, seed } = event.data;
-  const answer: ShotsNeededAnswer = { key, needed: shotsNeeded(sums, toleranceMm, prior, seed) };
-  postMessage(answer);
+serveJobs<ShotsNeededJobs>(globalThis, {
+  shotsNeeded: ({ sums, toleranceMm, prior, seed }) => shotsNeeded(sums, toleranceMm, prior, seed),
 });

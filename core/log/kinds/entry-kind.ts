@@ -32,7 +32,6 @@ type Frozen<T> = T extends readonly (infer Item)[]
     : T;
 /** Whether two types are the same, optional fields and their names included. */
 // The compiler holds two such functions for one only where the types they ask after are the same.
-// eslint-disable-next-line @typescript-eslint/no-unnecessary-type-parameters -- see above
 type Asks<Type> = <T>() => T extends Type ? 1 : 2;
 type IsSame<One, Other> = Asks<One> extends Asks<Other> ? true : false;
 /** `Schema` where it allows just what the type says, no more and no less; else nothing fits. */

@@ -5,7 +5,7 @@ import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { RefusedByServer } from '../../api/http.ts';
 import { keepPicture } from '../../api/keep-picture.ts';
-import type { Plot } from '../use-plot.ts';
+import type { Plot } from '../plot/use-plot.ts';
 import { KeptPictures } from './kept-pictures.tsx';
 
 const ButtPhotoPanel = lazy(() =>

@@ -4,7 +4,7 @@ import { type KnownShape, readHole, type SquareUp, squareUp } from '#core/butt-p
 import { straightView, type StraightView } from '#core/butt-photo/straighten.ts';
 import { toStored } from '#core/quantity/units.ts';
 import type { ArrowState } from '#core/craft/range-terms.ts';
-import type { OpenedPhoto } from '../../workers/butt-photo-door.ts';
+import type { OpenedPhoto } from '../../workers/butt-photo-jobs.ts';
 
 /** What a tap on the straightened picture means. */
 export type Tapped = ArrowState | 'aim';

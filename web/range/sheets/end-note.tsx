@@ -6,8 +6,8 @@ import { LIGHT_LABEL, MARKS_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts
 import type { BodyOf } from '#core/log/entry.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import { CONTACT_MARKS, type FlightSeen, LIGHTS, WINDS } from '#core/craft/range-terms.ts';
-import { ChoiceRow } from '../ui/choice-row.tsx';
-import { TextField } from '../ui/text-field.tsx';
+import { ChoiceRow } from '../../ui/choice-row.tsx';
+import { TextField } from '../../ui/text-field.tsx';
 
 type Noted = Omit<BodyOf<'endNoted'>, 'kind' | 'sessionId' | 'endNumber'>;
 const UNSAID = { value: 'unsaid' as const, label: 'Not said' };

@@ -1,6 +1,6 @@
 import type { Shot } from '#core/log/shooting.ts';
-import { ArrowMark } from '../drawing/shot-marks.tsx';
-import type { Plot } from './use-plot.ts';
+import { ArrowMark } from '../../drawing/shot-marks.tsx';
+import type { Plot } from '../plot/use-plot.ts';
 
 const PITCH = 24;
 

@@ -5,7 +5,7 @@ import { showButtDistance } from '#core/quantity/show.ts';
 import type { Shot } from '#core/log/shooting.ts';
 import type { BareShaftVerdict, Landing } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { sideOf } from '#core/craft/handedness.ts';
-import { ArrowMark } from '../drawing/shot-marks.tsx';
+import { ArrowMark } from '../../drawing/shot-marks.tsx';
 import { buttView, type ButtView } from './butt-view.ts';
 import { GroupFigures } from './group-figures.tsx';
 import type { Plot } from './use-plot.ts';

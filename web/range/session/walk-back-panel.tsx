@@ -4,8 +4,8 @@ import type { BowState } from '#core/log/bow-state.ts';
 import { REFUSED_WORDS } from '#core/words/walk-back-words.ts';
 import type { WalkBackFigure } from '#core/walk-back/walk-back.ts';
 import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
-import { ChartFold } from './chart-fold.tsx';
-import { WalkBackChart } from './walk-back-chart.tsx';
+import { ChartFold } from '../charts/chart-fold.tsx';
+import { WalkBackChart } from '../charts/walk-back-chart.tsx';
 
 /** The walk-back: what the line says, then the line, then where it may still be shot from. */
 export function WalkBackPanel({

@@ -1,21 +1,16 @@
+import type { ReactNode } from 'react';
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { BUTT_LABEL, LIGHT_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts';
-import { SESSION_KIND_LABEL } from '#core/craft/session-kinds.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { BUTT_KINDS, LIGHTS, WINDS } from '#core/craft/range-terms.ts';
-import type { SessionKind } from '#core/craft/session-kinds.ts';
-import { ChoiceRow } from '../ui/choice-row.tsx';
-import { Fractions } from '../ui/fractions.tsx';
-import { TextField } from '../ui/text-field.tsx';
-import { controlsFor, kindsFor, type SessionSetup } from './use-session-setup.ts';
-
-const SAYS: Readonly<Record<SessionKind, string>> = {
-  bareShaft: 'Agree what is good enough, then shoot.',
-  walkBack: 'One mark, one sight setting, near to far.',
-  fineTuning: 'One control, small steps, counted groups.',
-};
+import { SESSION_KIND_FACTS, sessionKindsFor } from '#core/craft/session-kinds.ts';
+import { tunedControlsFor } from '#core/session/tuned-controls.ts';
+import { ChoiceRow } from '../../ui/choice-row.tsx';
+import { Fractions } from '../../ui/fractions.tsx';
+import { TextField } from '../../ui/text-field.tsx';
+import type { SessionSetup } from './use-session-setup.ts';
 
 /** What is agreed before the first shot; the rest of it may be left out. */
 export function SessionSetupForm({
@@ -30,6 +25,7 @@ export function SessionSetupForm({
   readonly onStart: () => void;
 }) {
   const { text, set, problem, against, byRule, goesOn } = setup;
+  const facts = SESSION_KIND_FACTS[text.kind];
   const mayStart = problem === null && (against === null || text.despite.trim() !== '');
   return (
     <form
@@ -40,12 +36,18 @@ export function SessionSetupForm({
         if (mayStart) onStart();
       }}
     >
-      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">{SAYS[text.kind]}</p>
+      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">{facts.says}</p>
       <ChoiceRow
         label="Shot for"
         value={text.kind}
-        options={kindsFor(state).map((kind) => ({ value: kind, label: SESSION_KIND_LABEL[kind] }))}
-        onChange={(kind) => set({ kind, distance: kind === 'walkBack' ? '10' : text.distance })}
+        options={sessionKindsFor(state.bow.school).map((kind) => ({
+          value: kind,
+          label: SESSION_KIND_FACTS[kind].name,
+        }))}
+        onChange={(kind) => {
+          const { startsAtM } = SESSION_KIND_FACTS[kind];
+          set({ kind, distance: startsAtM === null ? text.distance : String(startsAtM) });
+        }}
       />
       {goesOn === null ? (
         <AgreedFields state={state} setup={setup} unit={unit} />
@@ -58,7 +60,7 @@ export function SessionSetupForm({
       {text.kind !== 'fineTuning' && (
         <p className="text-[13px] text-ink-2">
           ± {showNumber(fromStored(byRule.toleranceMm, unit), 1)} {unit}
-          {text.kind === 'walkBack' ? ' of drift over the whole walk' : ''}: {byRule.why}.
+          {facts.isOneGroup ? '' : ' of drift over the whole walk'}: {byRule.why}.
         </p>
       )}
       <Surroundings setup={setup} />
@@ -96,7 +98,7 @@ function AgreedFields({
   readonly state: BowState;
   readonly setup: SessionSetup;
   readonly unit: 'cm' | 'in';
-}) {
+}): ReactNode {
   const field = (label: string, name: keyof typeof text, placeholder = '') => (
     <TextField
       key={name}
@@ -113,50 +115,63 @@ function AgreedFields({
     showNumber(fromStored(byRule.toleranceMm, unit), 1),
   );
   const butt = field(`Butt, ${unit}`, 'butt');
-  if (text.kind === 'bareShaft')
-    return (
-      <div className="grid grid-cols-3 gap-4">
-        {field('Distance, m', 'distance')}
-        {tolerance}
-        {butt}
-      </div>
-    );
-  if (text.kind === 'walkBack')
-    return (
-      <div className="grid grid-cols-3 gap-x-4 gap-y-2">
-        {field('Nearest, m', 'distance')}
-        {tolerance}
-        {butt}
-        {field(`Mark below top, ${unit}`, 'markBelowTop')}
-        {field('Arrow speed, m/s', 'speed', '52')}
-      </div>
-    );
+  switch (text.kind) {
+    case 'bareShaft':
+      return (
+        <div className="grid grid-cols-3 gap-4">
+          {field('Distance, m', 'distance')}
+          {tolerance}
+          {butt}
+        </div>
+      );
+    case 'walkBack':
+      return (
+        <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+          {field('Nearest, m', 'distance')}
+          {tolerance}
+          {butt}
+          {field(`Mark below top, ${unit}`, 'markBelowTop')}
+          {field('Arrow speed, m/s', 'speed', '52')}
+        </div>
+      );
+    case 'fineTuning':
+      return (
+        <>
+          <TunedControlChoice state={state} text={text} set={set} />
+          <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+            {field('Distance, m', 'distance')}
+            {field(`Each way, ${CONTROL_FACTS[text.control].unit}`, 'range')}
+            {field(`Step, ${CONTROL_FACTS[text.control].unit}`, 'step')}
+            {field('Shots a day', 'shotsADay')}
+            {butt}
+          </div>
+        </>
+      );
+  }
+}
+
+function TunedControlChoice({
+  state,
+  text,
+  set,
+}: Pick<SessionSetup, 'text' | 'set'> & { readonly state: BowState }) {
   return (
-    <>
-      <ChoiceRow
-        label="What is turned"
-        value={text.control}
-        options={controlsFor(state).map(({ control }) => ({
-          value: control,
-          label: CONTROL_FACTS[control].name,
-        }))}
-        onChange={(control) => {
-          const usual = controlsFor(state).find((one) => one.control === control);
-          set({
-            control,
-            range: showExact(usual?.range ?? 1),
-            step: showExact(usual?.step ?? CONTROL_FACTS[control].step),
-          });
-        }}
-      />
-      <div className="grid grid-cols-3 gap-x-4 gap-y-2">
-        {field('Distance, m', 'distance')}
-        {field(`Each way, ${CONTROL_FACTS[text.control].unit}`, 'range')}
-        {field(`Step, ${CONTROL_FACTS[text.control].unit}`, 'step')}
-        {field('Shots a day', 'shotsADay')}
-        {butt}
-      </div>
-    </>
+    <ChoiceRow
+      label="What is turned"
+      value={text.control}
+      options={tunedControlsFor(state.bow.school).map(({ control }) => ({
+        value: control,
+        label: CONTROL_FACTS[control].name,
+      }))}
+      onChange={(control) => {
+        const usual = tunedControlsFor(state.bow.school).find((one) => one.control === control);
+        set({
+          control,
+          range: showExact(usual?.range ?? 1),
+          step: showExact(usual?.step ?? CONTROL_FACTS[control].step),
+        });
+      }}
+    />
   );
 }
 

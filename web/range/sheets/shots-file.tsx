@@ -2,7 +2,7 @@ import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import { readShots, writeShots } from '#core/groups/shots-csv.ts';
-import type { PlottedShot } from './tap-queue.ts';
+import type { PlottedShot } from '../plot/tap-queue.ts';
 
 type Said =
   | { readonly kind: 'taken'; readonly words: string }

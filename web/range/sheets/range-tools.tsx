@@ -1,16 +1,17 @@
 import { useSearchParams } from 'react-router';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
+import { SESSION_KIND_FACTS, type SessionKind } from '#core/craft/session-kinds.ts';
 import { upsets } from '#core/craft/upsets.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
-import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { SheetDialog } from '../../ui/sheet-dialog.tsx';
 import { EndNoteForm } from './end-note.tsx';
 import { GroupsPanel } from './groups-panel.tsx';
-import { PhotoSheet } from './photo/photo-sheet.tsx';
+import { PhotoSheet } from '../photo/photo-sheet.tsx';
 import { PaperSheet } from './paper-sheet.tsx';
 import { RemediesPanel } from './remedies-panel.tsx';
 import { ShotsFilePanel } from './shots-file.tsx';
-import type { Plot } from './use-plot.ts';
+import type { Plot } from '../plot/use-plot.ts';
 
 /** What can be opened beside the butt. Which one is open is in the address. */
 const SHEETS = [
@@ -118,10 +119,11 @@ export function RangeTools({
 }
 
 /** Paper and files need no session; remedies only speak of bare shafts. */
-function isFor(id: SheetId, kind: string | null): boolean {
+function isFor(id: SheetId, kind: SessionKind | null): boolean {
   if (id === 'paper' || id === 'file') return true;
   if (id === 'photo') return true;
-  return id === 'remedies' ? kind === 'bareShaft' : kind !== null;
+  if (kind === null) return false;
+  return id !== 'remedies' || SESSION_KIND_FACTS[kind].weighsRemedies;
 }
 
 function SheetBody({

@@ -1,7 +1,7 @@
 import type { AxisVerdict } from '#core/groups/axis-verdict.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
-import { Gauge } from '../drawing/gauge.tsx';
-import type { GaugeInput } from '../drawing/gauge-view.ts';
+import { Gauge } from '../../drawing/gauge.tsx';
+import type { GaugeInput } from '../../drawing/gauge-view.ts';
 
 const WIDTH = 166;
 

@@ -1,4 +1,4 @@
-import { lazy, Suspense } from 'react';
+import { lazy, type ReactNode, Suspense } from 'react';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
@@ -43,28 +43,56 @@ export function SessionPanel({
 }) {
   if (session === null)
     return <SessionSetupForm state={state} setup={setup} unit={unit} onStart={onStart} />;
-  if (verdict !== null)
-    return (
-      <VerdictPanel
+  return (
+    <Suspense fallback={<p className="text-ink-2">Drawing the curve…</p>}>
+      <StandingOf
         state={state}
         session={session}
         verdict={verdict}
+        walkBack={walkBack}
         unit={unit}
-        onLanding={(landing) =>
-          store([
-            {
-              kind: 'landingSet',
-              ...landing,
-              why: 'where bare shafts landed with groups at their best',
-            },
-          ])
-        }
+        onDistance={onDistance}
+        distanceM={distanceM}
+        store={store}
       />
-    );
-  const tuning = session.sessionKind === 'fineTuning' ? fineTuningStanding(state, session) : null;
-  return (
-    <Suspense fallback={<p className="text-ink-2">Drawing the curve…</p>}>
-      {walkBack !== null && (
+    </Suspense>
+  );
+}
+
+/** Where a session of each kind stands. */
+function StandingOf({
+  state,
+  session,
+  verdict,
+  walkBack,
+  unit,
+  onDistance,
+  distanceM,
+  store,
+}: Omit<Parameters<typeof SessionPanel>[0], 'session' | 'setup' | 'onStart'> & {
+  readonly session: ShootingSession;
+}): ReactNode {
+  switch (session.sessionKind) {
+    case 'bareShaft':
+      return verdict === null ? null : (
+        <VerdictPanel
+          state={state}
+          session={session}
+          verdict={verdict}
+          unit={unit}
+          onLanding={(landing) =>
+            store([
+              {
+                kind: 'landingSet',
+                ...landing,
+                why: 'where bare shafts landed with groups at their best',
+              },
+            ])
+          }
+        />
+      );
+    case 'walkBack':
+      return walkBack === null ? null : (
         <WalkBackPanel
           state={state}
           standing={walkBack}
@@ -72,8 +100,10 @@ export function SessionPanel({
           distanceM={distanceM}
           onDistance={onDistance}
         />
-      )}
-      {tuning !== null && <FineTuningPanel standing={tuning} unit={unit} />}
-    </Suspense>
-  );
+      );
+    case 'fineTuning': {
+      const standing = fineTuningStanding(state, session);
+      return standing === null ? null : <FineTuningPanel standing={standing} unit={unit} />;
+    }
+  }
 }

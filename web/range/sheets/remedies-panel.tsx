@@ -7,11 +7,11 @@ import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { neededWords } from '#core/words/verdict-words.ts';
-import { useNeeded } from './use-needed.ts';
+import { useNeeded } from '../session/use-needed.ts';
 import { bareShaftOutlook } from '#core/bare-shaft/bare-shaft-outlook.ts';
 import { type Remedy, remediesFor, remedyEffect } from '#core/bare-shaft/remedies.ts';
 import { sideEffects } from '#core/words/remedy-words.ts';
-import { Fractions } from '../ui/fractions.tsx';
+import { Fractions } from '../../ui/fractions.tsx';
 import { missingWords } from '#core/words/limit-words.ts';
 import { safeLength } from '#core/limits/safe-length.ts';
 

@@ -3,7 +3,7 @@ import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { ARROW_SHORT } from '#core/craft/range-terms.ts';
 import { DropdownMenu } from 'radix-ui';
-import { ArrowMark, BareMark, FletchedMark } from '../drawing/shot-marks.tsx';
+import { ArrowMark, BareMark, FletchedMark } from '../../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';
 
 const CELL =

@@ -1,23 +1,13 @@
 import { ReferenceLine } from 'recharts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
-import { fromStored, toStored } from '#core/quantity/units.ts';
+import { fromStored } from '#core/quantity/units.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
-import { tickStep } from './butt-view.ts';
+import { axisAcross } from './axis-across.ts';
 import { CurveChart } from './curve-chart.tsx';
 
 const STEPS = 24;
-
-/** As far left of the mark as right of it, in whole units: a line is judged by which side it goes to. */
-function axisAcross(reach: number, unit: 'cm' | 'in') {
-  const step = tickStep(toStored(reach, unit), toStored(1, unit));
-  const steps = Math.max(1, Math.ceil(reach / step));
-  return {
-    domain: [-steps * step, steps * step] as const,
-    ticks: Array.from({ length: 2 * steps + 1 }, (_, index) => (index - steps) * step),
-  };
-}
 
 /** Hits across against distance, with the line and where it lies 9 times in 10. */
 export function WalkBackChart({

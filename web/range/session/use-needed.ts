@@ -8,7 +8,7 @@ import {
 import { axisSums, type AxisSums, FEWEST_EACH } from '#core/groups/offset-posterior.ts';
 import type { ShotsNeeded } from '#core/bare-shaft/shots-needed.ts';
 import { sessionLanding, sessionPriors } from '#core/bare-shaft/bare-shaft-evidence.ts';
-import { useShotsNeeded } from '../workers/shots-needed-door.ts';
+import { useShotsNeeded } from '../../workers/shots-needed-door.ts';
 
 /** How many more bare shafts would settle each axis that is undecided; null while it is reckoned. */
 export function useNeeded(

@@ -4,7 +4,7 @@ import { showButtDistance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
-import { whenWords } from '../log-line/lately.tsx';
+import { whenWords } from '../../log-line/lately.tsx';
 
 interface Landing {
   readonly outwardMm: number;

@@ -5,7 +5,7 @@ import { outwardFromRight, rightFromOutward, sideOf } from '#core/craft/handedne
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { PaperTear } from '#core/log/range-records.ts';
 import { tearsAgree } from '#core/bare-shaft/evidence.ts';
-import { TextField } from '../ui/text-field.tsx';
+import { TextField } from '../../ui/text-field.tsx';
 
 const SIZE = 320;
 /** Half the width of what the sheet shows, mm. */

@@ -1,9 +1,9 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { SESSION_KIND_LABEL } from '#core/craft/session-kinds.ts';
+import { SESSION_KIND_FACTS } from '#core/craft/session-kinds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
-import { whenWords } from '../log-line/lately.tsx';
+import { whenWords } from '../../log-line/lately.tsx';
 
 const ITEM =
   'flex min-h-11 items-center px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet';
@@ -64,6 +64,6 @@ export function SessionChoice({
 
 function words(session: ShootingSession): string {
   const kind =
-    session.sessionKind === 'bareShaft' ? '' : `${SESSION_KIND_LABEL[session.sessionKind]}, `;
+    session.sessionKind === 'bareShaft' ? '' : `${SESSION_KIND_FACTS[session.sessionKind].name}, `;
   return `${kind}${session.distanceM} m, ${whenWords(session.openedAt)}`;
 }

@@ -3,8 +3,8 @@ import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { showChance, showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
 import { settingWords } from '#core/advice/fine-tuning-move.ts';
-import { ChartFold } from './chart-fold.tsx';
-import { TuningChart } from './tuning-chart.tsx';
+import { ChartFold } from '../charts/chart-fold.tsx';
+import { TuningChart } from '../charts/tuning-chart.tsx';
 
 /** An experiment: what the counting says, the curve, and how far it has come. */
 export function FineTuningPanel({

@@ -1,0 +1,132 @@
+// @vitest-environment happy-dom
+import 'fake-indexeddb/auto';
+import { IDBFactory } from 'fake-indexeddb';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import type { Entry, LoggedEntry } from '#core/log/entry.ts';
+
+const idOf = (place: number) => `00000000-0000-4000-8000-${String(place).padStart(12, '0')}`;
+const note = (place: number): Entry => ({
+  id: idOf(place),
+  bowId: idOf(99),
+  at: '2026-01-05T09:00:00.000Z',
+  by: 'test',
+  body: { kind: 'note', text: `note ${place}` },
+});
+const stored = (place: number): LoggedEntry => ({ ...note(place), seq: place });
+
+type Box = typeof import('./outbox.ts');
+let box: Box;
+let woken = 0;
+async function freshBox(): Promise<void> {
+  vi.resetModules();
+  box = await import('./outbox.ts');
+  woken = 0;
+  box.onPosted(() => {
+    woken += 1;
+  });
+}
+beforeEach(async () => {
+  vi.stubGlobal('indexedDB', new IDBFactory());
+  // Each test is a browser with one tab: nobody else listens.
+  vi.stubGlobal('BroadcastChannel', undefined);
+  Reflect.deleteProperty(globalThis, 'BroadcastChannel');
+  await freshBox();
+});
+const idsSendable = () => box.sendable().map(({ entry }) => entry.id);
+const kept = (howMany: number) =>
+  vi.waitFor(() => {
+    expect(box.outboxNow().waiting.filter(({ count }) => count !== null)).toHaveLength(howMany);
+  });
+
+describe('the outbox', () => {
+  it('shows what is posted at once, and sends it once it is kept, in order', async () => {
+    box.post([note(1), note(2)], 0);
+    box.post([note(3)], 0);
+    expect(box.outboxNow().waiting).toHaveLength(3);
+    expect(idsSendable()).toEqual([]);
+    await kept(3);
+    expect(idsSendable()).toEqual([idOf(1), idOf(2), idOf(3)]);
+    expect(woken).toBe(2);
+  });
+
+  it('tells of what is stored before it leaves', async () => {
+    const seen: number[] = [];
+    box.onDelivered((entries) => {
+      seen.push(entries.length, box.outboxNow().waiting.length);
+      return Promise.resolve();
+    });
+    box.post([note(1), note(2)], 0);
+    await kept(2);
+    const [first] = box.sendable();
+    await box.leave([first!], [stored(1)]);
+    expect(seen).toEqual([1, 2]);
+    expect(idsSendable()).toEqual([idOf(2)]);
+  });
+
+  it('holds back what was refused until it is tried again', async () => {
+    box.post([note(1), note(2)], 0);
+    await kept(2);
+    const [first] = box.sendable();
+    await box.refuse(first!, { code: 'unknownSession', words: 'No such session.' });
+    expect(idsSendable()).toEqual([idOf(2)]);
+    await box.tryAgain(box.outboxNow().waiting.filter(({ refused }) => refused !== null));
+    expect(idsSendable()).toEqual([idOf(1), idOf(2)]);
+  });
+
+  it('has all of it again in a page opened later, refusals included', async () => {
+    box.post([note(1), note(2)], 0);
+    await kept(2);
+    await box.refuse(box.sendable()[1]!, { code: 'shotTwice', words: 'There already.' });
+    await freshBox();
+    expect(box.outboxNow().waiting).toEqual([]);
+    await box.openOutbox();
+    expect(box.outboxNow().waiting.map(({ refused }) => refused?.code)).toEqual([
+      undefined,
+      'shotTwice',
+    ]);
+    expect(idsSendable()).toEqual([idOf(1)]);
+  });
+
+  it('lets go of one, and of that one only', async () => {
+    box.post([note(1), note(2)], 0);
+    await kept(2);
+    const [first] = box.outboxNow().waiting;
+    await box.letGo({ key: first!.key, count: first!.count });
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(2)]);
+  });
+
+  it('where the browser keeps nothing, holds it in the page, counted, and sends it', async () => {
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('forbidden', 'SecurityError');
+      },
+    });
+    await freshBox();
+    box.post([note(1)], 0);
+    box.post([note(2)], 0);
+    await vi.waitFor(() => {
+      expect(idsSendable()).toEqual([idOf(1), idOf(2)]);
+    });
+    const places = box.sendable().map(({ entry }) => entry.taken);
+    expect(places.map((place) => place?.count)).toEqual([1, 2]);
+    expect(places[0]?.ms).toBeLessThanOrEqual(places[1]?.ms ?? 0);
+    expect(box.outboxNow().waiting.every(({ count }) => count === null)).toBe(true);
+  });
+
+  it('takes what was in the future as taken now, in its order', async () => {
+    box.post([note(1), note(2)], Date.now() + 3_600_000);
+    await kept(2);
+    const ahead = box.sendable();
+    for (const one of ahead) await box.refuse(one, { code: 'takenInFuture', words: '' });
+    const before = Date.now();
+    await box.takenJustNow(box.outboxNow().waiting);
+    const places = box.sendable().map(({ entry }) => entry.taken);
+    expect(places.map((place) => place?.count)).toEqual([1, 2]);
+    for (const place of places) {
+      expect(place?.ms).toBeGreaterThanOrEqual(before);
+      expect(place?.ms).toBeLessThanOrEqual(Date.now());
+    }
+  });
+});

@@ -1,0 +1,20 @@
+import type { View } from './app/view.ts';
+import { BenchPage } from './bench/bench-page.tsx';
+import { RackPage } from './rack/rack-page.tsx';
+
+/**
+ * The views in order: addresses, tabs, menu, keys and help are made of this table. What is not built
+ * yet is not shown. The Range comes as a piece of its own: rack and bench are there before it is fetched.
+ */
+export const VIEWS: readonly View[] = [
+  { number: 1, name: 'Rack', segment: 'rack', ofOneBow: false, also: ['new'], page: RackPage },
+  { number: 2, name: 'Bench', segment: 'bench', ofOneBow: true, page: BenchPage },
+  {
+    number: 4,
+    name: 'Range',
+    segment: 'range',
+    ofOneBow: true,
+    tapsCount: true,
+    page: { fetch: async () => (await import('./range/range-page.tsx')).RangePage },
+  },
+];
