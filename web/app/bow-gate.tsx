@@ -29,7 +29,7 @@ export function BowGate({
 function UnreadableBow({ bowId }: { readonly bowId: string }) {
   return (
     <section className="m-auto max-w-lg p-7" role="alert">
-      <h1 className="text-[26px] leading-tight font-[560]">This bow cannot be read.</h1>
+      <h1 className="text-title leading-tight font-[560]">This bow cannot be read.</h1>
       <p className="mt-2">
         The entry that made it is damaged on the server’s disk. The rest of its log is there, but
         says nothing without it; other bows go on. Restore the newest verified copy: stop the

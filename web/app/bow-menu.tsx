@@ -24,10 +24,10 @@ export function BowMenu({
     // A modal menu has the browser style the whole page anew, twice. Only at the butt it must be
     // one: the tap that closes it would plot a shot.
     <DropdownMenu.Root modal={view?.tapsCount ?? false}>
-      <DropdownMenu.Trigger className="flex max-w-96 min-w-0 items-center gap-2 text-[15px]">
+      <DropdownMenu.Trigger className="flex max-w-96 min-w-0 items-center gap-2 text-plain">
         <span className="truncate font-[560]">{state?.bow.name ?? '…'}</span>
         {state !== null && (
-          <span className="truncate text-ink-2 max-[1000px]:hidden">
+          <span className="truncate text-ink-2 @max-wide:hidden">
             {state.bow.amoLengthIn} in {BOW_KIND_LABEL[state.bow.bowKind]}
           </span>
         )}
@@ -49,7 +49,7 @@ export function BowMenu({
               }}
             >
               <span className={bow.bowId === bowId ? 'font-[680]' : ''}>{bow.name}</span>
-              <span className="ml-auto text-[13px]">
+              <span className="ml-auto text-note">
                 {bow.amoLengthIn} in, {bow.hand}
               </span>
             </DropdownMenu.Item>

@@ -8,7 +8,7 @@ export function ChooseBow({ view }: { readonly view: View }) {
   if (bowId !== null) return <Navigate to={viewPath(view, bowId)} replace />;
   return (
     <section className="m-auto max-w-md p-7">
-      <h1 className="text-[26px] font-[560]">No bow is on the bench.</h1>
+      <h1 className="text-title font-[560]">No bow is on the bench.</h1>
       <p className="mt-2">
         <Link className="link" to="/rack">
           Take one from the rack

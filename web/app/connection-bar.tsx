@@ -40,7 +40,7 @@ export function ConnectionBar({ state }: { readonly state: BowState | null }) {
   if (isQuiet) return null;
   return (
     <div
-      className="no-print shrink-0 border-b border-ink px-4 py-2 text-[14px] min-[720px]:px-7"
+      className="no-print shrink-0 border-b border-ink px-4 py-2 text-row @tablet:px-7"
       role="status"
       data-testid="waiting-bar"
     >
@@ -130,7 +130,7 @@ export function ConnectionBar({ state }: { readonly state: BowState | null }) {
 
 /** Behind the words on a wide screen; under them, where a thumb finds each, on a phone. */
 function Presses({ children }: { readonly children: ReactNode }) {
-  return <span className="inline-flex flex-wrap gap-x-4 max-[719px]:flex">{children}</span>;
+  return <span className="inline-flex flex-wrap gap-x-4 @max-tablet:flex">{children}</span>;
 }
 
 function Press({
@@ -141,7 +141,7 @@ function Press({
   readonly children: ReactNode;
 }) {
   return (
-    <button type="button" className="link min-h-6 max-[719px]:min-h-11" onClick={onPress}>
+    <button type="button" className="link min-h-6 @max-tablet:min-h-11" onClick={onPress}>
       {children}
     </button>
   );

@@ -42,7 +42,7 @@ export function HelpDialog({
       description="Kept in this browser only."
       onClose={onClose}
     >
-      <div className="grid grid-cols-1 gap-6 min-[640px]:grid-cols-2">
+      <div className="grid grid-cols-1 gap-6 @form:grid-cols-2">
         <div className="grid content-start gap-4">
           <ChoiceRow
             label="Look"

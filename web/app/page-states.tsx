@@ -19,7 +19,7 @@ export function CannotShow({
 }) {
   return (
     <section className="m-auto max-w-lg p-7" role="alert">
-      <h1 className="text-[26px] leading-tight font-[560]">This cannot be shown now.</h1>
+      <h1 className="text-title leading-tight font-[560]">This cannot be shown now.</h1>
       <p className="mt-2">
         {error.message} Nothing was lost: what you logged is stored or waits in this browser.
       </p>
@@ -38,7 +38,7 @@ export function CannotShow({
 export function NothingHere() {
   return (
     <section className="m-auto max-w-lg p-7">
-      <h1 className="text-[26px] font-[560]">There is no such view.</h1>
+      <h1 className="text-title font-[560]">There is no such view.</h1>
       <p className="mt-2">
         <Link className="link" to="/rack">
           To the rack

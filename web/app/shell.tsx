@@ -25,7 +25,7 @@ export function Shell({ views }: { readonly views: readonly View[] }) {
     },
   });
   return (
-    <div className="flex h-full flex-col">
+    <div className="@container flex h-full flex-col low:h-auto low:min-h-full">
       <a href="#main" className="visually-hidden focus:not-sr-only">
         Skip to the view
       </a>
@@ -38,18 +38,23 @@ export function Shell({ views }: { readonly views: readonly View[] }) {
         }}
       />
       {bowId === null ? <ConnectionBar state={null} /> : <BowConnectionBar bowId={bowId} />}
-      <main id="main" className="flex min-h-0 flex-1 flex-col" key={pathname} tabIndex={-1}>
+      <main
+        id="main"
+        className="@container flex min-h-0 flex-1 flex-col low:min-h-auto"
+        key={pathname}
+        tabIndex={-1}
+      >
         <Outlet />
       </main>
       <nav
         aria-label="Views"
-        className="no-print flex h-15 shrink-0 border-t border-ink min-[720px]:hidden"
+        className="no-print flex h-15 shrink-0 border-t border-ink @tablet:hidden"
       >
         {views.map((view) => (
           <NavLink
             key={view.number}
             to={viewPath(view, target)}
-            className="relative grid min-w-0 flex-1 place-items-center text-[15px] aria-[current=page]:font-[700]"
+            className="relative grid min-w-0 flex-1 place-items-center text-plain aria-[current=page]:font-[700]"
           >
             {({ isActive }) => (
               <>

@@ -15,11 +15,11 @@ export function ShootingBar({ state }: { readonly state: BowState }) {
     <div
       role="alert"
       data-testid="shooting-bar"
-      className="mb-3 grid grid-cols-[24px_1fr] border-l-4 border-stop py-1 pl-3"
+      className="mb-3 grid grid-cols-[1.5rem_1fr] border-l-4 border-stop py-1 pl-3"
     >
       <TriangleAlert size={18} strokeWidth={1.8} className="mt-1 text-stop" aria-hidden />
       <div>
-        <p className="text-[20px] leading-tight font-[640] text-stop">
+        <p className="text-head leading-tight font-[640] text-stop">
           {stops.length > 0 ? 'Stop: not to be shot' : 'Before a shot'}
         </p>
         {stops.map((stop) => {

@@ -18,25 +18,25 @@ export function TopBar({
   readonly onHelp: () => void;
 }) {
   return (
-    <header className="no-print flex h-13 shrink-0 items-stretch gap-1 border-b border-ink px-4 min-[720px]:px-7">
+    <header className="no-print flex h-13 shrink-0 items-stretch gap-1 border-b border-ink px-4 @tablet:px-7">
       <NavLink
         to="/rack"
-        className="flex items-center gap-2 pr-4 text-[16px] font-[720] [font-stretch:100%]"
+        className="flex min-w-11 items-center gap-2 pr-4 text-brand font-[720] [font-stretch:100%]"
         aria-label="Keen Limb, to the rack"
       >
         <svg width="20" height="26" viewBox="0 0 20 26" aria-hidden>
           <path className="s-bold" d="M15.5 25C15.5 17 6 15 4.2 7.6C3.6 4.4 6 2 10 1.6" />
           <path className="s-thin" d="M4.2 8V25" />
         </svg>
-        <span className="whitespace-nowrap max-[719px]:hidden">Keen Limb</span>
+        <span className="whitespace-nowrap @max-tablet:hidden">Keen Limb</span>
       </NavLink>
       {bowId !== null && <BowMenu views={views} bowId={bowId} />}
-      <nav aria-label="Views, top" className="mx-auto hidden min-[720px]:flex">
+      <nav aria-label="Views, top" className="mx-auto hidden @tablet:flex">
         {views.map((view) => (
           <NavLink
             key={view.number}
             to={viewPath(view, target)}
-            className="relative flex items-center px-4 text-[15px] aria-[current=page]:font-[680]"
+            className="relative flex items-center px-4 text-plain aria-[current=page]:font-[680]"
           >
             {({ isActive }) => (
               <>
@@ -73,14 +73,14 @@ function HandAndUnits({ bowId }: { readonly bowId: string }) {
   const { hand, lengthUnit, division } = state.bow;
   return (
     <>
-      <span className="pr-3 text-[15px] whitespace-nowrap">{upperFirst(HAND_LABEL[hand])}</span>
-      <span className="hidden gap-1 min-[900px]:flex" role="group" aria-label="Unit of length">
+      <span className="pr-3 text-plain whitespace-nowrap">{upperFirst(HAND_LABEL[hand])}</span>
+      <span className="hidden gap-1 @roomy:flex" role="group" aria-label="Unit of length">
         {(['in', 'mm'] as const).map((unit) => (
           <button
             key={unit}
             type="button"
             aria-pressed={lengthUnit === unit}
-            className="h-11 min-w-9 text-[15px] aria-pressed:font-[680] aria-pressed:underline aria-pressed:decoration-2 aria-pressed:underline-offset-4"
+            className="h-11 min-w-9 text-plain aria-pressed:font-[680] aria-pressed:underline aria-pressed:decoration-2 aria-pressed:underline-offset-4"
             onClick={() => {
               if (lengthUnit !== unit) append([{ kind: 'unitsSet', lengthUnit: unit, division }]);
             }}

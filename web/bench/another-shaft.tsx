@@ -17,10 +17,7 @@ export function AnotherShaft({ state }: { readonly state: BowState }) {
   const toMm = amount === undefined ? null : toStored(amount.value, amount.unit ?? 'mm');
   const fits = toMm !== null && toMm >= 3 && toMm <= 15;
   return (
-    <section
-      aria-label="Another shaft"
-      className="min-[1100px]:absolute min-[1100px]:bottom-10 min-[1100px]:left-1"
-    >
+    <section aria-label="Another shaft" className="@wide:absolute @wide:bottom-10 @wide:left-1">
       <label className="flex flex-wrap items-end gap-3">
         <span className="label">Another shaft, mm</span>
         <input
@@ -31,7 +28,7 @@ export function AnotherShaft({ state }: { readonly state: BowState }) {
           placeholder={showNumber(fromMm, 1)}
           onChange={(event) => setText(event.target.value)}
         />
-        <span className="text-[14px]" role="status" data-testid="another-shaft">
+        <span className="text-row" role="status" data-testid="another-shaft">
           {read !== null && !fits
             ? 'A shaft is 3 to 15 mm thick.'
             : toMm === null

@@ -107,9 +107,9 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   return (
     <>
       <h1 className="visually-hidden">Bench: {state.bow.name}</h1>
-      <div className="min-h-0 flex-1 overflow-y-auto">
-        <div className="grid grid-cols-1 gap-x-6 px-4 py-4 min-[720px]:grid-cols-[1fr_300px] min-[720px]:px-7 min-[1100px]:h-full min-[1100px]:min-h-160 min-[1100px]:grid-cols-[276px_minmax(0,1fr)_310px] min-[1100px]:gap-x-5 min-[1100px]:py-0">
-          <div className="order-3 max-[719px]:mt-6 min-[720px]:col-span-2 min-[1100px]:order-1 min-[1100px]:col-span-1 min-[1100px]:pt-3">
+      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+        <div className="grid grid-cols-1 gap-x-6 px-4 py-4 @tablet:grid-cols-[1fr_18.75rem] @tablet:px-7 @wide:h-full @wide:min-h-160 @wide:grid-cols-[17.25rem_minmax(0,1fr)_19.375rem] @wide:gap-x-5 @wide:py-0">
+          <div className="order-3 @max-tablet:mt-6 @tablet:col-span-2 @wide:order-1 @wide:col-span-1 @wide:pt-3">
             {drawn && (
               <OrderOfWork
                 steps={steps}
@@ -122,7 +122,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
               />
             )}
           </div>
-          <div className="relative order-2 min-h-0 max-[719px]:mt-6 min-[720px]:max-[1099px]:h-[calc(100dvh-140px)] min-[1100px]:h-[calc(100dvh-113px)] min-[1100px]:min-h-160">
+          <div className="relative order-2 min-h-0 @max-tablet:mt-6 @roomy:h-[calc(100dvh-8.75rem)] @roomy:min-h-160 @wide:h-[calc(100dvh-7.0625rem)]">
             <SightTabs sight={sight} onSight={(wanted: Sight) => setParam('sight', wanted)} />
             {narrow ? (
               <>
@@ -138,10 +138,10 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
             )}
             {sight === 'above' && <AnotherShaft state={state} />}
           </div>
-          <div className="order-1 border-accent pt-5 max-[719px]:border-l-2 max-[719px]:pt-0 max-[719px]:pl-3 min-[720px]:order-2 min-[1100px]:order-3">
+          <div className="order-1 border-accent pt-5 @max-tablet:border-l-2 @max-tablet:pt-0 @max-tablet:pl-3 @tablet:order-2 @wide:order-3">
             {reading !== null && !narrow ? (
               <aside aria-label="How to measure" data-testid="how-to">
-                <h2 className="mb-2 text-[20px] leading-tight font-[600]">
+                <h2 className="mb-2 text-head leading-tight font-[600]">
                   {READINGS[reading].name}
                 </h2>
                 <HowToCard
@@ -161,14 +161,14 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
                   onNotNow={notNow}
                   onOther={doOther}
                 />
-                <p className="mt-3 min-h-[1lh] text-[13px] text-ink-2">
+                <p className="mt-3 min-h-[1lh] text-note text-ink-2">
                   {drawn && tallyWords(dayTally(state, now))}
                 </p>
-                <div className="max-[719px]:hidden">{lately}</div>
+                <div className="@max-tablet:hidden">{lately}</div>
               </>
             )}
           </div>
-          <div className="order-4 min-[720px]:hidden">{lately}</div>
+          <div className="order-4 @tablet:hidden">{lately}</div>
         </div>
       </div>
       {reading !== null && narrow && (

@@ -43,7 +43,7 @@ function UnseenBench() {
   const move = nextMove(state, 0);
   return (
     <div className="invisible fixed inset-0 -z-10 overflow-hidden" aria-hidden inert>
-      <div className="grid h-full grid-cols-[276px_minmax(0,1fr)_310px]">
+      <div className="grid h-full grid-cols-[17.25rem_minmax(0,1fr)_19.375rem]">
         <OrderOfWork
           steps={stepStates(state)}
           nextStep={move?.step ?? null}

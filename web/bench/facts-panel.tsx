@@ -33,7 +33,7 @@ export function FactsPanel({
   };
   const toggle = (which: typeof open) => setOpen((before) => (before === which ? null : which));
   return (
-    <section aria-label="Facts of this bow" className="grid gap-x-10 min-[720px]:grid-cols-2">
+    <section aria-label="Facts of this bow" className="grid gap-x-10 @tablet:grid-cols-2">
       <ul>
         <TextFact
           label="Name"
@@ -68,7 +68,7 @@ export function FactsPanel({
                 {correctionsOf(fact, state).map((one, place, all) => (
                   <div key={one.label}>
                     {one.follows !== all[place - 1]?.follows && (
-                      <p className="text-[13px] text-ink-2">{one.follows}</p>
+                      <p className="text-note text-ink-2">{one.follows}</p>
                     )}
                     <button type="button" className="btn-ink mt-1" onClick={() => store(one.facts)}>
                       {upperFirst(one.label)}
@@ -76,7 +76,7 @@ export function FactsPanel({
                   </div>
                 ))}
                 {fact === 'braceReference' && bow.throatToPlungerMm === undefined && (
-                  <p className="text-[13px]">
+                  <p className="text-note">
                     To read it to the other from now on, measure the distance between throat and
                     plunger first.{' '}
                     <button type="button" className="link min-h-11" onClick={() => onEnter('tp ')}>
@@ -185,7 +185,7 @@ function TextFact({
             )}
           </div>
           {other !== undefined && value !== '' && (
-            <p className="text-[13px] text-ink-2">{other.follows}</p>
+            <p className="text-note text-ink-2">{other.follows}</p>
           )}
         </form>
       )}

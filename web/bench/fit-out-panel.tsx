@@ -22,7 +22,7 @@ export function FitOutPanel({
 }) {
   const [item, setItem] = useState<FitOutItem | null>(null);
   return (
-    <div className="grid grid-cols-1 gap-x-10 gap-y-5 min-[900px]:grid-cols-2">
+    <div className="grid grid-cols-1 gap-x-10 gap-y-5 @roomy:grid-cols-2">
       <section aria-label="On the bow">
         <h3 className="font-[640]">On the bow</h3>
         <OnTheBow state={state} />
@@ -30,7 +30,7 @@ export function FitOutPanel({
           <button type="button" className="btn-ink" onClick={() => setItem('string')}>
             New string
           </button>
-          <label className="flex items-center gap-2 text-[14px]">
+          <label className="flex items-center gap-2 text-row">
             Change
             <select
               className="field w-auto"
@@ -77,7 +77,7 @@ function OnTheBow({ state }: { readonly state: BowState }) {
             {upperFirst(string.described)}
             {string.stringId === fitted.stringId ? '' : ', in the bag'}
           </span>
-          <span className="block text-[13px] text-ink-2">
+          <span className="block text-note text-ink-2">
             {[
               STRING_MATERIAL_LABEL[string.material],
               string.strands === undefined ? null : `${string.strands} strands`,
@@ -89,7 +89,7 @@ function OnTheBow({ state }: { readonly state: BowState }) {
               .join(', ')}
           </span>
           {string.stringId === fitted.stringId && schedule.next !== null && (
-            <span className="block text-[13px]" data-testid="string-schedule">
+            <span className="block text-note" data-testid="string-schedule">
               {schedule.due === null
                 ? `Next look at the brace after ${schedule.next} shots: ${schedule.next - schedule.shots} to go.`
                 : `Brace is due now: ${schedule.due} shots on it.`}
@@ -105,7 +105,7 @@ function OnTheBow({ state }: { readonly state: BowState }) {
       {items.map((one) => (
         <li key={one.entryId} className="border-b border-faint py-1.5">
           <span className="font-[560]">{upperFirst(FIT_OUT_LABEL[one.item])}</span>
-          <span className="text-[13px] text-ink-2">
+          <span className="text-note text-ink-2">
             {' '}
             {one.described === '' ? 'taken off' : one.described}, {whenWords(one.at)}
           </span>

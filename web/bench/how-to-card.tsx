@@ -26,17 +26,17 @@ export function HowToCard({
   return (
     <div className="grid gap-1.5">
       <HowToDrawing kind={kind} hand={state.bow.hand} />
-      <p className="text-[14px]">{facts.howTo}</p>
-      <p className="text-[13px] text-ink-2">Measured from: {facts.datum}.</p>
-      <p className="text-[13px] text-ink-2">
+      <p className="text-row">{facts.howTo}</p>
+      <p className="text-note text-ink-2">Measured from: {facts.datum}.</p>
+      <p className="text-note text-ink-2">
         <Fractions text={spreadWords(state, kind)} />
       </p>
-      {kind === 'drawWeight' && <p className="text-[13px]">{CAUTIONS.scale}</p>}
+      {kind === 'drawWeight' && <p className="text-note">{CAUTIONS.scale}</p>}
       {onTool !== undefined && (
-        <label className="text-[13px] text-ink-2">
+        <label className="text-note text-ink-2">
           Tool in hand
           <input
-            className="field text-[15px]"
+            className="field text-plain"
             value={tool}
             maxLength={40}
             placeholder="which square, which scale"

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { SheetActions } from '../ui/sheet-actions.tsx';
 import { v7 as newId } from 'uuid';
 import {
   FIT_OUT_LABEL,
@@ -154,7 +155,7 @@ export function ItemForm({
           </div>
         )}
         {item === 'shaft' && (
-          <div className="grid grid-cols-2 gap-3 min-[560px]:grid-cols-4">
+          <div className="grid grid-cols-2 gap-3 @form:grid-cols-4">
             <TextField
               decimal
               label="Length, mm"
@@ -198,7 +199,7 @@ export function ItemForm({
               stepFacets(step.id).map((facet) => (
                 <label
                   key={facet}
-                  className="flex min-h-9 items-center gap-2 text-[14px] max-[719px]:min-h-11"
+                  className="flex min-h-9 items-center gap-2 text-row @max-tablet:min-h-11"
                 >
                   <input
                     type="checkbox"
@@ -238,7 +239,7 @@ export function ItemForm({
             {against.says} {against.remedy}
           </p>
         )}
-        <div className="mt-3 flex flex-wrap gap-3">
+        <SheetActions>
           <button
             type="submit"
             className="btn-ink disabled:opacity-50"
@@ -254,7 +255,7 @@ export function ItemForm({
           <button type="button" className="link-btn" onClick={onLeave}>
             Leave it
           </button>
-        </div>
+        </SheetActions>
       </form>
       {against !== null && <DoneAlready onLog={(despite) => submit(false, despite)} />}
     </>

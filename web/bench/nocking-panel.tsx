@@ -48,7 +48,7 @@ export function NockingPanel({ state }: { readonly state: BowState }) {
       <h3 className="label">
         Locators, loose until proven: glued at the end, at “Fix and document”
       </h3>
-      <div className="mt-1 grid grid-cols-1 gap-4 min-[560px]:grid-cols-4">
+      <div className="mt-1 grid grid-cols-1 gap-4 @form:grid-cols-4">
         <TextField
           label="Serving thread"
           value={thread}
@@ -120,7 +120,7 @@ export function NockingPanel({ state }: { readonly state: BowState }) {
           </>
         )}
       </ul>
-      <p className="mt-1 text-[13px] text-ink-2">
+      <p className="mt-1 text-note text-ink-2">
         Nock 7 mm, thread 0.5 mm and shaft 6 mm stand in until yours are typed: rules of thumb.
       </p>
     </section>

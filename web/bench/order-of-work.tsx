@@ -53,7 +53,7 @@ export function OrderOfWork({
                     <span>
                       {status.step.name} to {run.at(-1)?.step.name.toLowerCase()}
                     </span>
-                    <span className="text-[12.5px] text-ink-2">{run.length} hold</span>
+                    <span className="text-fine text-ink-2">{run.length} hold</span>
                   </span>
                 </button>
               </li>
@@ -64,7 +64,7 @@ export function OrderOfWork({
             <li key={status.step.id}>
               <button
                 type="button"
-                className="flex h-11 w-full items-stretch text-left min-[1100px]:h-7.5"
+                className="flex h-11 w-full items-stretch text-left @wide:h-7.5 coarse:h-11"
                 data-step={status.step.id}
                 onClick={() => onOpen(status.step.id)}
               >
@@ -78,7 +78,7 @@ export function OrderOfWork({
       </ol>
       <StringEnd />
       {notHere.length > 0 && (
-        <p className="pl-10 text-[12.5px] text-ink-2">
+        <p className="pl-10 text-fine text-ink-2">
           Not for this bow:{' '}
           {notHere.map(({ name, why }) => `${name.toLowerCase()} (${why})`).join(', ')}.
         </p>
@@ -129,7 +129,7 @@ function StepWords({ status, isNext }: { readonly status: StepStatus; readonly i
     >
       <span className="whitespace-nowrap">{status.step.name}</span>
       <span
-        className={`line-clamp-2 min-w-0 text-right wrap-anywhere text-[12.5px] leading-[1.1] [font-stretch:84%] ${strong ? '' : 'text-ink-2'}`}
+        className={`line-clamp-2 min-w-0 text-right wrap-anywhere text-fine leading-[1.1] [font-stretch:84%] ${strong ? '' : 'text-ink-2'}`}
         data-testid={`state-${status.step.id}`}
         title={words}
       >

@@ -55,7 +55,7 @@ export function PhotoDialog({
       onClose={onClose}
       wide
     >
-      <div className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[1.4fr_1fr]">
+      <div className="grid grid-cols-1 gap-6 @roomy:grid-cols-[1.4fr_1fr]">
         <div>
           <label className="link inline-flex min-h-11 items-center">
             {photo === null ? 'Choose a picture' : 'Another picture'}
@@ -98,18 +98,14 @@ export function PhotoDialog({
           )}
         </div>
         <div className="grid content-start gap-3">
-          <p
-            className="text-[20px] leading-tight font-[600]"
-            role="status"
-            data-testid="photo-asks"
-          >
+          <p className="text-head leading-tight font-[600]" role="status" data-testid="photo-asks">
             {photo === null
               ? 'First the picture.'
               : next === undefined
                 ? 'All marks are placed.'
                 : `Mark: ${next.asks.toLowerCase()}${next.optional ? ', if it is seen' : ''}.`}
           </p>
-          <p className="text-[14px] text-ink-2">
+          <p className="text-row text-ink-2">
             Tap or click; marks snap to the line or edge beside them. With the picture focused,
             arrow keys move the cross and Enter marks.
           </p>
@@ -178,7 +174,7 @@ function Readings({
           </div>
         ))}
       </dl>
-      <p className="text-[13px] text-ink-2">{showNumber(line.pxPerMm, 1)} px a millimetre.</p>
+      <p className="text-note text-ink-2">{showNumber(line.pxPerMm, 1)} px a millimetre.</p>
       <button type="button" className="btn-ink justify-self-start" onClick={onKeep}>
         Keep these readings
       </button>

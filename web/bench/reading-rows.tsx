@@ -33,31 +33,29 @@ export function ReadingRows({
                 <Fractions text={view.label} />
               </span>
               <span
-                className={`block text-[13px] ${view.words === null ? 'text-ink-2' : 'font-[640]'}`}
+                className={`block text-note ${view.words === null ? 'text-ink-2' : 'font-[640]'}`}
               >
                 <Fractions text={view.words ?? view.other} />
               </span>
               {view.expected !== null && (
-                <span className="block text-[13px]">
+                <span className="block text-note">
                   <Fractions text={view.expected} />
                 </span>
               )}
             </span>
-            <span className="frac-large text-[30px] font-[520] whitespace-nowrap [font-stretch:88%]">
+            <span className="frac-large text-figure font-[520] whitespace-nowrap [font-stretch:88%]">
               {view.figure === null ? (
-                <span className="text-[17px] text-ink-2">not yet</span>
+                <span className="text-lead text-ink-2">not yet</span>
               ) : (
                 <Fractions text={view.figure} />
               )}{' '}
-              <span className="text-[15px] text-ink-2">
-                {view.figure === null ? '' : view.unit}
-              </span>
+              <span className="text-plain text-ink-2">{view.figure === null ? '' : view.unit}</span>
             </span>
             <RowGauge gauge={kind === 'tillerBottom' ? null : view.gauge} />
             {kind === 'tillerBottom' && tiller !== null && (
-              <span className="col-span-2 mt-1 flex items-center justify-between text-[14px]">
+              <span className="col-span-2 mt-1 flex items-center justify-between text-row">
                 <span className="first-letter:uppercase">{tiller.label}</span>
-                <b className="text-[18px] font-[560]">
+                <b className="text-sub font-[560]">
                   <Fractions text={tiller.figure} />
                 </b>
               </span>

@@ -20,14 +20,14 @@ export function SightTabs({
     <div
       role="group"
       aria-label="Sight"
-      className="flex gap-5 min-[1100px]:absolute min-[1100px]:top-3 min-[1100px]:left-1 min-[1100px]:z-10"
+      className="flex gap-5 @wide:absolute @wide:top-3 @wide:left-1 @wide:z-10"
     >
       {SIGHTS.map((one) => (
         <button
           key={one}
           type="button"
           aria-pressed={one === sight}
-          className="min-h-11 border-b-2 border-transparent text-[15px] aria-pressed:border-ink aria-pressed:font-[680] min-[1100px]:min-h-8"
+          className="min-h-11 border-b-2 border-transparent text-plain aria-pressed:border-ink aria-pressed:font-[680] @wide:min-h-8"
           onClick={() => onSight(one)}
         >
           {SIGHT_LABEL[one]}

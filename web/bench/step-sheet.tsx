@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { SheetActions } from '../ui/sheet-actions.tsx';
 import { stepWords } from '#core/words/step-words.ts';
 import { Link } from 'react-router';
 import { CAUTIONS } from '#core/craft/cautions.ts';
@@ -79,7 +80,7 @@ export function StepSheet({
       {step.id === 'purpose' && <FactsPanel state={state} onStore={onStore} onEnter={onEnter} />}
       {step.id === 'fitOut' && <FitOutPanel state={state} onStore={onStore} />}
       {clearing.by === 'readings' && (
-        <div className="grid grid-cols-1 gap-6 min-[720px]:grid-cols-3">
+        <div className="grid grid-cols-1 gap-6 @tablet:grid-cols-3">
           {clearing.of.map((kind) => (
             <div key={kind} className="grid content-start gap-1.5">
               <h3 className="font-[640]">{READINGS[kind].name}</h3>
@@ -197,7 +198,7 @@ function Lists({
   const unsafe = left.find(({ name }) => name === 'assembly');
   return (
     <>
-      <div className="grid grid-cols-1 gap-x-8 gap-y-4 min-[900px]:grid-cols-3">
+      <div className="grid grid-cols-1 gap-x-8 gap-y-4 @roomy:grid-cols-3">
         {lists.map(({ name, items }) => {
           return (
             <fieldset key={name}>
@@ -225,7 +226,7 @@ function Lists({
                   />
                   <span>
                     {item.words}
-                    <span className="block text-[13px] text-ink-2">{item.why}</span>
+                    <span className="block text-note text-ink-2">{item.why}</span>
                   </span>
                 </label>
               ))}
@@ -233,7 +234,7 @@ function Lists({
           );
         })}
       </div>
-      <div className="mt-4 flex flex-wrap items-center gap-4">
+      <SheetActions>
         <button
           type="button"
           className="btn-ink disabled:opacity-50"
@@ -249,12 +250,12 @@ function Lists({
           {left.length === 0 ? 'All here and sound' : `Go on without ${left.length}`}
         </button>
         {unsafe !== undefined && (
-          <p className="max-w-md text-[14px]" role="status">
+          <p className="max-w-md text-row" role="status">
             Every point of the assembly has to be seen before the bow is drawn. Not sure of one? A
             bow technician looks first.
           </p>
         )}
-      </div>
+      </SheetActions>
       <div className="mt-4 border-t border-faint pt-2">
         <span className="label">Read off the bow, when it is there to read</span>
         <div className="flex flex-wrap gap-x-4">

@@ -4,7 +4,7 @@ import type { ReadingKind } from '#core/craft/readings.ts';
 /** A small drawing of where the tool sits for one reading. Mirrored for a right-hander. */
 export function HowToDrawing({ kind, hand }: { readonly kind: ReadingKind; readonly hand: Hand }) {
   return (
-    <svg viewBox="0 0 220 120" className="w-full max-w-[260px]" role="img" aria-label={LABEL[kind]}>
+    <svg viewBox="0 0 220 120" className="w-full max-w-65" role="img" aria-label={LABEL[kind]}>
       <g transform={hand === 'left' ? undefined : 'translate(220 0) scale(-1 1)'}>
         <Picture kind={kind} />
       </g>

@@ -39,7 +39,7 @@ export function LyingBow({
   return (
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-      className="w-full max-w-[300px] max-[719px]:max-w-full"
+      className="w-full max-w-75 @max-tablet:max-w-full"
       role="img"
       aria-label={`${bow.amoLengthIn} inch ${BOW_KIND_LABEL[bow.bowKind]}, drawn to scale`}
     >

@@ -34,7 +34,7 @@ export function ChangeDialog({
     const { asks, yes } = changeQuestionWords(door.questions, changes);
     return (
       <SheetDialog title={title} description="Before it is logged" onClose={onClose} focusSheet>
-        <p className="text-[18px]" data-testid="change-asks">
+        <p className="text-sub" data-testid="change-asks">
           <Fractions text={asks} />
         </p>
         <div className="mt-4 flex flex-wrap gap-3">
@@ -57,7 +57,7 @@ export function ChangeDialog({
   const { says, remedy } = refusalWords(door.refusal, bodies, state);
   return (
     <SheetDialog title={title} description="Not from here" onClose={onClose} focusSheet>
-      <p className="text-[18px] text-stop" data-testid="change-refused">
+      <p className="text-sub text-stop" data-testid="change-refused">
         <Fractions text={says} />
       </p>
       <p className="mt-1">
@@ -91,7 +91,7 @@ export function DoneAlready({ onLog }: { readonly onLog: (despite: string) => vo
       <button type="submit" className="link-btn" disabled={why.trim() === ''}>
         Write it down
       </button>
-      <p className="basis-full text-[13px] text-ink-2">
+      <p className="basis-full text-note text-ink-2">
         It is recorded. The bow then stands in stop until it is safe again.
       </p>
     </form>

@@ -33,7 +33,7 @@ export function EntryLine({
   const echoId = useId();
   return (
     <form
-      className="no-print flex min-h-15 shrink-0 items-center gap-x-4 gap-y-1 border-t border-ink px-4 py-1 max-[719px]:flex-wrap min-[720px]:px-7"
+      className="no-print flex min-h-15 shrink-0 items-center gap-x-4 gap-y-1 border-t border-ink bg-sheet px-4 py-1 low:sticky low:bottom-0 low:z-10 low:min-h-12 low:py-0 very-low:static @max-tablet:flex-wrap @tablet:px-7"
       onSubmit={(event) => {
         event.preventDefault();
         if (read.kind === 'ready') onStore(read.bodies);
@@ -41,7 +41,7 @@ export function EntryLine({
     >
       <label
         htmlFor="entry-line"
-        className="grid size-6 shrink-0 place-items-center rounded-[2px] border border-ink text-[13px] max-[719px]:hidden"
+        className="grid size-6 shrink-0 place-items-center rounded-[2px] border border-ink text-note @max-tablet:hidden"
       >
         <span aria-hidden>/</span>
         <span className="visually-hidden">Entry line</span>
@@ -55,7 +55,7 @@ export function EntryLine({
         autoComplete="off"
         autoCapitalize="off"
         spellCheck={false}
-        className="h-11 w-full min-w-0 bg-transparent px-1.5 text-[24px] font-[520] outline-offset-0 min-[720px]:w-60 min-[720px]:shrink-0"
+        className="h-11 w-full min-w-0 bg-transparent px-1.5 text-entry font-[520] outline-offset-0 @tablet:w-60 @tablet:shrink-0"
         placeholder={placeholder}
         value={text}
         onChange={(event) => onText(event.target.value)}
@@ -105,7 +105,7 @@ function StoredWords({ stored }: { readonly stored: Stored }) {
       {standing !== 'refused' && (
         <button
           type="button"
-          className="link min-h-6 font-[560] max-[719px]:min-h-11"
+          className="link min-h-6 font-[560] @max-tablet:min-h-11"
           onClick={stored.undo}
         >
           Undo
@@ -144,7 +144,7 @@ function Echo({
         <>
           <b className="font-[640]">{read.title}</b>
           <br />
-          <span className="text-[13px] text-ink-2">
+          <span className="text-note text-ink-2">
             <Fractions text={read.hint} />
           </span>
         </>
@@ -157,7 +157,7 @@ function Echo({
             <Fractions text={read.figure} />
           </span>
           <br />
-          <span className="text-[13px] text-ink-2">
+          <span className="text-note text-ink-2">
             <Fractions text={read.notes.join(' ')} />
           </span>
         </>
@@ -172,7 +172,7 @@ function Echo({
             <button
               key={choice.label}
               type="button"
-              className="link min-h-8 max-[719px]:min-h-11"
+              className="link min-h-8 @max-tablet:min-h-11"
               onClick={() =>
                 choice.bodies.length > 0 ? onStore(choice.bodies) : onText(choice.text)
               }
@@ -198,14 +198,14 @@ function Echo({
             <Fractions text={says} />
           </b>
           <br />
-          <span className="text-[13px]">
+          <span className="text-note">
             <Fractions text={remedy} />
             {way !== undefined && (
               <>
                 {' '}
                 <button
                   type="button"
-                  className="link min-h-6 text-ink max-[719px]:min-h-11"
+                  className="link min-h-6 text-ink @max-tablet:min-h-11"
                   onClick={() => onText(way.text)}
                 >
                   {way.label}

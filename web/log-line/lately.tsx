@@ -32,7 +32,7 @@ export function Lately({
           return (
             <li
               key={entry.id}
-              className="flex min-h-8 items-center justify-between gap-3 text-[13px]"
+              className="flex min-h-8 items-center justify-between gap-3 text-note"
             >
               <span
                 className={`line-clamp-6 min-w-0 wrap-anywhere ${undone ? 'line-through' : ''}`}
@@ -46,7 +46,7 @@ export function Lately({
               ) : (
                 <button
                   type="button"
-                  className="link min-h-8 shrink-0 px-1 max-[719px]:min-h-11"
+                  className="link min-h-8 shrink-0 px-1 @max-tablet:min-h-11"
                   aria-label={`Undo ${entryWords(entry.body, bow)}`}
                   onClick={() => onUndo(partners)}
                 >

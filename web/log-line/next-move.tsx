@@ -24,15 +24,15 @@ export function NextMove({
   if (reckoning) {
     return (
       <section aria-label="Next move" aria-busy>
-        <h2 className="text-[13px] font-[640] text-accent">Next move</h2>
+        <h2 className="text-note font-[640] text-accent">Next move</h2>
       </section>
     );
   }
   if (move === null) {
     return (
       <section aria-label="Next move">
-        <h2 className="text-[13px] font-[640]">Nothing is open</h2>
-        <p className="mt-1 text-[30px] leading-[1.06] font-[600] [font-stretch:88%]">
+        <h2 className="text-note font-[640]">Nothing is open</h2>
+        <p className="mt-1 text-figure leading-[1.06] font-[600] [font-stretch:88%]">
           Done: go and practise
         </p>
         <p className="mt-2">Every step holds. Turning more would chase your own scatter.</p>
@@ -47,12 +47,12 @@ export function NextMove({
       data-move={move.key}
       data-action={move.action.kind}
     >
-      <h2 className={`text-[13px] font-[640] ${colour}`}>
+      <h2 className={`text-note font-[640] ${colour}`}>
         {move.stop ? 'Stop' : 'Next move'}
         {move.step !== null && `, ${stepFacts(move.step).name.toLowerCase()}`}
       </h2>
       <p
-        className={`frac-large mt-1 leading-[1.06] font-[600] tracking-[-0.012em] [font-stretch:88%] ${colour} ${compact ? 'text-[27px]' : 'text-[36px]'}`}
+        className={`frac-large mt-1 leading-[1.06] font-[600] tracking-[-0.012em] [font-stretch:88%] ${colour} ${compact ? 'text-large' : 'text-move'}`}
         data-testid="move-title"
       >
         <Fractions text={move.title} />
@@ -70,7 +70,7 @@ export function NextMove({
       </div>
       {(move.reasons.length > 0 || move.wouldChange !== null) && (
         <details className="mt-1" key={move.key}>
-          <summary className="min-h-6 cursor-pointer content-center underline underline-offset-3 max-[719px]:min-h-11">
+          <summary className="min-h-6 cursor-pointer content-center underline underline-offset-3 @max-tablet:min-h-11">
             All the reasons
           </summary>
           <ul className="mt-1 grid list-disc gap-1 pl-5">
@@ -89,7 +89,7 @@ export function NextMove({
         </details>
       )}
       {move.caution !== null && (
-        <p className="mt-3 grid grid-cols-[22px_1fr]">
+        <p className="mt-3 grid grid-cols-[1.375rem_1fr]">
           <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
           <span>{CAUTIONS[move.caution]}</span>
         </p>
@@ -118,14 +118,14 @@ export function NextMove({
       {move.runnerUp !== null && (
         <div className="mt-3" data-testid="runner-up">
           <span className="label">Next best</span>
-          <p className="text-[14px]">
+          <p className="text-row">
             <b className="font-[560]">
               <Fractions text={move.runnerUp.title} />
             </b>
             : <Fractions text={move.runnerUp.expect} />.{' '}
             <button
               type="button"
-              className="link min-h-6 max-[719px]:min-h-11"
+              className="link min-h-6 @max-tablet:min-h-11"
               onClick={() => onOther(move)}
             >
               I made this one
@@ -141,7 +141,7 @@ export function NextMove({
             {move.likelyAfter.action.kind === 'change' && (
               <button
                 type="button"
-                className="link min-h-6 max-[719px]:min-h-11"
+                className="link min-h-6 @max-tablet:min-h-11"
                 onClick={() => {
                   if (move.likelyAfter !== null) onDone(move.likelyAfter);
                 }}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { SheetActions } from '../ui/sheet-actions.tsx';
 import { READINGS } from '#core/craft/readings.ts';
 import { showNumber, showSigned } from '#core/quantity/show.ts';
 import { showReading } from '#core/craft/show-reading.ts';
@@ -68,14 +69,14 @@ export function BackUpForm({
           onChange={(event) => setName(event.target.value)}
         />
       </label>
-      <div className="flex gap-3">
-        <button type="submit" className="btn-ink min-h-12 text-[17px]">
+      <SheetActions>
+        <button type="submit" className="btn-ink min-h-12 text-lead">
           Put it on the bench
         </button>
         <button type="button" className="link-btn" onClick={onClose}>
           Leave it
         </button>
-      </div>
+      </SheetActions>
     </form>
   );
 }

@@ -24,6 +24,7 @@ import { upperFirst } from '#core/craft/letter-case.ts';
 import { likelySchool, SCHOOL_HABITS } from '#core/priors/starting-values.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
+import { SheetActions } from '../ui/sheet-actions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { BackUpForm } from './back-up-form.tsx';
 import { startingSheet } from './starting-sheet.ts';
@@ -118,7 +119,7 @@ export function NewBowDialog({
         <BackUpForm key={firstBowId} bowId={firstBowId} taken={taken} onClose={onClose} />
       ) : (
         <form
-          className="grid grid-cols-1 items-start gap-x-10 gap-y-3 min-[900px]:grid-cols-[1.1fr_1fr]"
+          className="grid grid-cols-1 items-start gap-x-10 gap-y-3 @roomy:grid-cols-[1.1fr_1fr]"
           onSubmit={(event) => {
             event.preventDefault();
             make();
@@ -186,14 +187,6 @@ export function NewBowDialog({
                 onChange={(event) => setName(event.target.value)}
               />
             </label>
-            <div className="flex gap-3">
-              <button type="submit" className="btn-ink min-h-12 text-[17px]">
-                Put it on the bench
-              </button>
-              <button type="button" className="link-btn" onClick={onClose}>
-                Leave it
-              </button>
-            </div>
           </div>{' '}
           <section aria-label="Filled from the school" className="border-t border-ink pt-2">
             <h3 className="label">{habits.why} It begins with</h3>
@@ -207,7 +200,7 @@ export function NewBowDialog({
                     <td className="py-1 pr-3 font-[640] whitespace-nowrap">
                       <Fractions text={row.value} />
                     </td>
-                    <td className="py-1 text-[13px]">
+                    <td className="py-1 text-note">
                       <span className="font-[560]">Rule of thumb.</span>{' '}
                       <Fractions text={row.why} />
                     </td>
@@ -215,11 +208,19 @@ export function NewBowDialog({
                 ))}
               </tbody>
             </table>
-            <p className="mt-3 grid grid-cols-[22px_1fr]">
+            <p className="mt-3 grid grid-cols-[1.375rem_1fr]">
               <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
               <span>{CAUTIONS.holdable}</span>
             </p>
           </section>
+          <SheetActions>
+            <button type="submit" className="btn-ink min-h-12 text-lead">
+              Put it on the bench
+            </button>
+            <button type="button" className="link-btn" onClick={onClose}>
+              Leave it
+            </button>
+          </SheetActions>
         </form>
       )}
     </SheetDialog>

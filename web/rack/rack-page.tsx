@@ -27,11 +27,11 @@ export function RackPage() {
   const whole = bows.filter((bow) => !bow.inParts);
   const kits = bows.filter((bow) => bow.inParts);
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-8 min-[720px]:px-7">
+    <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible px-4 pt-4 pb-8 @tablet:px-7">
       <div className="flex items-end justify-between border-b border-ink pb-2">
-        <h1 className="text-[26px] leading-none font-[560] [font-stretch:90%]">
+        <h1 className="text-title leading-none font-[560] [font-stretch:90%]">
           Rack{' '}
-          <span className="text-[14.5px] text-ink-2 max-[719px]:mt-1 max-[719px]:block">
+          <span className="text-body text-ink-2 @max-tablet:mt-1 @max-tablet:block">
             {countWords(whole, kits)}
           </span>
         </h1>
@@ -41,7 +41,7 @@ export function RackPage() {
       </div>
       {data.unreadable.length > 0 && (
         <>
-          <h2 className="mt-4 border-b border-ink pb-1 text-[17px] font-[560] text-stop">
+          <h2 className="mt-4 border-b border-ink pb-1 text-lead font-[560] text-stop">
             Cannot be read
           </h2>
           <ul>
@@ -67,7 +67,7 @@ export function RackPage() {
       </ul>
       {kits.length > 0 && (
         <>
-          <h2 className="mt-6 border-b border-ink pb-1 text-[17px] font-[560]">In parts</h2>
+          <h2 className="mt-6 border-b border-ink pb-1 text-lead font-[560]">In parts</h2>
           <ul>
             {kits.map((bow) => (
               <RackRow key={bow.bowId} bow={bow} />

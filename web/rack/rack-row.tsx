@@ -18,11 +18,11 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
         data-bow={bow.name}
         onPointerEnter={() => lookAhead(bow.bowId)}
         onFocus={() => lookAhead(bow.bowId)}
-        className="grid grid-cols-1 items-center gap-x-7 gap-y-1 py-3 hover:bg-metal min-[720px]:grid-cols-[300px_1fr_1fr] min-[1100px]:grid-cols-[300px_1.1fr_1.25fr_1.3fr]"
+        className="grid grid-cols-1 items-center gap-x-7 gap-y-1 py-3 hover:bg-metal @tablet:grid-cols-[18.75rem_1fr_1fr] @wide:grid-cols-[18.75rem_1.1fr_1.25fr_1.3fr]"
       >
         <LyingBow bow={bow} readings={bow} inParts={bow.inParts} />
         <span className="min-w-0">
-          <span className="block truncate text-[24px] leading-tight font-[560] [font-stretch:90%]">
+          <span className="block truncate text-entry leading-tight font-[560] [font-stretch:90%]">
             {bow.name}
           </span>
           <span className="block text-ink-2">
@@ -49,7 +49,7 @@ function Standing({ bow }: { readonly bow: RackBow }) {
   const more = due.length - shown.length;
   return (
     <span
-      className="min-w-0 min-[720px]:max-[1099px]:col-span-2 min-[720px]:max-[1099px]:col-start-2"
+      className="min-w-0 @tablet:@max-wide:col-span-2 @tablet:@max-wide:col-start-2"
       data-testid="standing"
     >
       {stops.length > 0 && (

@@ -169,9 +169,9 @@ function Range({
   return (
     <>
       <h1 className="visually-hidden">Range: {state.bow.name}</h1>
-      <div className="min-h-0 flex-1 overflow-y-auto">
-        <div className="grid grid-cols-1 gap-x-8 px-4 py-3 min-[900px]:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] min-[900px]:px-7">
-          <div className="order-1 min-[900px]:order-2 min-[900px]:row-span-2">
+      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+        <div className="grid grid-cols-1 gap-x-8 px-4 py-3 @roomy:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] @roomy:px-7">
+          <div className="order-1 @roomy:order-2 @roomy:row-span-2">
             <ShootingBar state={state} />
             <SessionChoice
               state={state}
@@ -202,13 +202,13 @@ function Range({
             />
             {!narrow && tools}
             {move !== null && (
-              <p className="-mt-1 border-l-2 border-accent pl-3 font-[640] text-accent min-[900px]:hidden">
+              <p className="-mt-1 border-l-2 border-accent pl-3 font-[640] text-accent @roomy:hidden">
                 <a href="#next-move" className="-mb-3 block min-h-11 content-center">
                   Next: <Fractions text={move.title} />
                 </a>
               </p>
             )}
-            <div className="mt-5 hidden grid-cols-[190px_minmax(0,1fr)] gap-x-6 min-[900px]:grid">
+            <div className="mt-5 hidden grid-cols-[11.875rem_minmax(0,1fr)] gap-x-6 @roomy:grid">
               <div className="grid content-start gap-3">
                 {verdict !== null && <AxisGauges verdict={verdict} />}
                 <EndsList plot={plot} speakingIds={speakingIds} />
@@ -228,14 +228,14 @@ function Range({
                   onOther={actions.doOther}
                   compact
                 />
-                <p className="mt-3 text-[13px] text-ink-2">
+                <p className="mt-3 text-note text-ink-2">
                   {tallyWords(dayTally(state, now))} {stringWords(state)}
                 </p>
                 <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
               </div>
             </div>
           </div>
-          <div className="order-2 max-[899px]:-mx-4 max-[899px]:mt-3 min-[900px]:order-1">
+          <div className="order-2 @max-roomy:-mx-4 @max-roomy:mt-3 @roomy:order-1">
             {!narrow && <PlotButtons plot={plot} onZoom={zoom} />}
             <ButtPlot
               plot={plot}
@@ -255,7 +255,7 @@ function Range({
             {narrow && <PlotButtons plot={plot} onZoom={zoom} />}
             {narrow && <NudgePad plot={plot} hand={hand} onZoom={zoom} />}
           </div>
-          <div className="order-3 mt-4 grid gap-5 min-[900px]:hidden">
+          <div className="order-3 mt-4 grid gap-5 @roomy:hidden">
             <div id="next-move" className="border-l-2 border-accent pl-3">
               <NextMove
                 move={move}
@@ -266,7 +266,7 @@ function Range({
               />
             </div>
             {narrow && tools}
-            <p className="text-[13px] text-ink-2">
+            <p className="text-note text-ink-2">
               {tallyWords(dayTally(state, now))} {stringWords(state)}
             </p>
             {verdict !== null && <AxisGauges verdict={verdict} />}

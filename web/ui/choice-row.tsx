@@ -33,7 +33,7 @@ export function ChoiceRow<T extends string>({
           <RadioGroup.Item
             key={option.value}
             value={option.value}
-            className="min-h-11 border-b-2 border-transparent text-left text-[16px] data-[state=checked]:border-ink data-[state=checked]:font-[680]"
+            className="min-h-11 border-b-2 border-transparent text-left text-brand data-[state=checked]:border-ink data-[state=checked]:font-[680]"
           >
             <Fractions text={option.label} />
           </RadioGroup.Item>

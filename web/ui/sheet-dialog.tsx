@@ -39,9 +39,9 @@ export function SheetDialog({
             event.preventDefault();
             giveFocusBack(openedFrom);
           }}
-          className={`sheet-panel fixed top-1/2 left-1/2 z-50 max-h-[94dvh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-6 ${wide ? 'w-[min(1080px,96vw)]' : 'w-[min(680px,94vw)]'}`}
+          className={`sheet-panel @container fixed top-1/2 left-1/2 z-50 max-h-[94dvh] -translate-x-1/2 -translate-y-1/2 overflow-y-auto p-(--sheet-pad) ${wide ? 'w-[min(67.5rem,96vw)]' : 'w-[min(42.5rem,94vw)]'}`}
         >
-          <Dialog.Title className="text-[26px] leading-tight font-[560]">{title}</Dialog.Title>
+          <Dialog.Title className="pr-11 text-title leading-tight font-[560]">{title}</Dialog.Title>
           <Dialog.Description className="mt-1 text-ink-2">{description}</Dialog.Description>
           <div className="mt-5">{children}</div>
           <Dialog.Close

@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from 'react';
 
-const query = window.matchMedia('(max-width: 899px)');
+const query = window.matchMedia('(width < 56.25rem)');
 
 /** True on a phone or a tablet held upright: the plot gets its thumb buttons underneath. */
 export function useNarrow(): boolean {

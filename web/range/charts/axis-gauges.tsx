@@ -12,10 +12,10 @@ export function AxisGauges({ verdict }: { readonly verdict: BareShaftVerdict }) 
     { name: 'Up and down', axis: verdict.up, low: 'low', high: 'high' },
   ];
   return (
-    <div className="grid max-[899px]:grid-cols-2 max-[899px]:gap-x-4">
+    <div className="grid @max-roomy:grid-cols-2 @max-roomy:gap-x-4">
       {rows.map(({ name, axis, low, high }) => (
         <div key={name}>
-          <span className="text-[13px]">{name}</span>
+          <span className="text-note">{name}</span>
           <svg viewBox={`0 0 ${WIDTH + 14} 50`} className="block w-full">
             <Gauge
               gauge={axisGauge(axis, verdict.toleranceMm, low, high)}

@@ -73,7 +73,7 @@ export function CurveChart({
           />
         </ComposedChart>
       </ResponsiveContainer>
-      <figcaption className="text-[13px] text-ink-2">{caption}</figcaption>
+      <figcaption className="text-note text-ink-2">{caption}</figcaption>
     </figure>
   );
 }

@@ -40,7 +40,7 @@ export function ButtPhotoPanel({
     if (squared?.kind === 'squared' && view !== null) straighten(squared.toPicture, view);
   }, [squared, view, straighten]);
   return (
-    <div className="grid grid-cols-1 gap-6 min-[900px]:grid-cols-[1.4fr_1fr]">
+    <div className="grid grid-cols-1 gap-6 @roomy:grid-cols-[1.4fr_1fr]">
       <div>
         <label className="link inline-flex min-h-11 items-center">
           {photo.opened === null ? 'Choose a picture' : 'Another picture'}
@@ -135,7 +135,7 @@ function Picture({ photo, marks }: { readonly photo: ButtPhotoDoor; readonly mar
     <>
       {/* Kept while it is not seen: its picture has been handed to it. */}
       <div hidden={isStraight}>
-        <p className="text-[20px] font-[600]" data-testid="photo-asks">
+        <p className="text-head font-[600]" data-testid="photo-asks">
           {asks}
         </p>
         <MarkedPicture
@@ -258,12 +258,12 @@ function Holes({
   const worst = Math.max(0, ...read.map(({ sdMm }) => HALF_90 * sdMm));
   return (
     <>
-      <p className="text-[13px] text-ink-2">
+      <p className="text-note text-ink-2">
         {aim === null
           ? 'Counted from the middle of what was marked, until the mark aimed at is tapped.'
           : 'Counted from the mark aimed at.'}
       </p>
-      <ol className="text-[15px] tabular-nums" data-testid="photo-holes">
+      <ol className="text-plain tabular-nums" data-testid="photo-holes">
         {read.map((hole, index) => (
           <li key={index} className="border-b border-faint py-1">
             {ARROW_SHORT[hole.arrow]}: {showButtDistance(hole.rightMm, unit)}{' '}
@@ -274,7 +274,7 @@ function Holes({
       </ol>
       {read.length > 0 && (
         <>
-          <p className="text-[13px] text-ink-2">
+          <p className="text-note text-ink-2">
             Each to ± {showNumber(fromStored(Math.max(1, worst), unit), 1)} {unit}, 9 times in 10.
           </p>
           <div className="flex flex-wrap items-center gap-3">

@@ -97,7 +97,7 @@ export function MarkedPicture({
           </svg>
         </div>
       </div>
-      <div className="mt-1 flex items-center gap-2 text-[13px]" role="group" aria-label="Size">
+      <div className="mt-1 flex items-center gap-2 text-note" role="group" aria-label="Size">
         {ZOOMS.map((one) => (
           <button
             key={one}

@@ -7,7 +7,7 @@ import { ArrowMark, BareMark, FletchedMark } from '../../drawing/shot-marks.tsx'
 import type { Plot } from './use-plot.ts';
 
 const CELL =
-  'grid min-h-16 flex-1 place-items-center content-center gap-1 border-t-4 border-transparent text-[14px] aria-pressed:border-ink aria-pressed:font-[680] min-[720px]:min-h-11 min-[720px]:flex-none min-[720px]:grid-flow-col min-[720px]:gap-2 min-[720px]:border-t-0 min-[720px]:border-b-2 min-[720px]:px-3';
+  'grid min-h-16 flex-1 place-items-center content-center gap-1 border-t-4 border-transparent text-row aria-pressed:border-ink aria-pressed:font-[680] @tablet:min-h-11 @tablet:flex-none @tablet:grid-flow-col @tablet:gap-2 @tablet:border-t-0 @tablet:border-b-2 @tablet:px-3';
 
 /** Everything the plot's keys do, for a thumb. */
 export function PlotButtons({
@@ -21,7 +21,7 @@ export function PlotButtons({
     <div
       role="toolbar"
       aria-label="Plotting"
-      className="flex items-stretch border-y border-ink max-[719px]:divide-x max-[719px]:divide-faint min-[720px]:border-t-0"
+      className="flex items-stretch border-y border-ink @tablet:flex-wrap @max-tablet:divide-x @max-tablet:divide-faint @tablet:border-t-0"
     >
       <button
         type="button"
@@ -62,7 +62,7 @@ export function PlotButtons({
         <Undo2 size={22} strokeWidth={1.6} aria-hidden />
         Undo
       </button>
-      <span className="ml-auto hidden min-[720px]:flex">
+      <span className="ml-auto hidden shrink-0 @tablet:flex">
         <button
           type="button"
           className="grid size-11 place-items-center"
@@ -117,7 +117,7 @@ const POINTS = ['broadhead', 'targetPoint'] as const;
 function NumberField({ plot }: { readonly plot: Plot }) {
   const { selected } = plot;
   return (
-    <label className="flex items-center gap-2 text-[13px]">
+    <label className="flex items-center gap-2 text-note">
       <span className="text-ink-2">Shaft no.</span>
       <input
         key={selected?.shotId ?? 'none'}
@@ -173,7 +173,7 @@ export function NudgePad({
         <span className="ml-3">
           <NumberField plot={plot} />
         </span>
-        <span className="ml-auto flex min-[720px]:hidden">
+        <span className="ml-auto flex @tablet:hidden">
           <button
             type="button"
             className="grid size-14 place-items-center"
@@ -194,7 +194,7 @@ export function NudgePad({
       </div>
       {plot.selected?.arrow === 'bare' && (
         <div
-          className="flex flex-wrap items-center gap-x-1 pb-1 text-[13px]"
+          className="flex flex-wrap items-center gap-x-1 pb-1 text-note"
           role="group"
           aria-label="Where the nock points"
         >

@@ -20,7 +20,7 @@ export function EndsList({
   }
   if (!ends.has(plot.endNumber)) ends.set(plot.endNumber, []);
   return (
-    <section aria-label="Ends" className="text-[13px]">
+    <section aria-label="Ends" className="text-note">
       <h2 className="border-b border-ink pb-1 font-[640]">Ends</h2>
       <ol>
         {[...ends.entries()].map(([endNumber, shots]) => (
@@ -31,7 +31,7 @@ export function EndsList({
                 <button
                   key={shot.shotId}
                   type="button"
-                  className="grid h-7 place-items-center aria-pressed:bg-metal max-[719px]:h-11 max-[719px]:min-w-9"
+                  className="grid h-7 place-items-center aria-pressed:bg-metal @max-tablet:h-11 @max-tablet:min-w-9"
                   style={{ width: PITCH }}
                   aria-pressed={plot.selected?.shotId === shot.shotId}
                   aria-label={`${shot.arrow} shot, end ${endNumber}${shot.calledBad ? ', called bad' : ''}`}

@@ -28,17 +28,17 @@ export function EvidenceList({
   return (
     <>
       {notes.map(({ words }) => (
-        <p key={words} className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]" role="note">
+        <p key={words} className="mt-1 border-l-2 border-ink pl-2.5 text-plain" role="note">
           {words}
         </p>
       ))}
       {conflicts.map((words) => (
-        <p key={words} className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]">
+        <p key={words} className="mt-1 border-l-2 border-ink pl-2.5 text-plain">
           {words}
         </p>
       ))}
       {axes.length > 0 && (
-        <ul className="mt-1 text-[13px] text-ink-2" data-testid="evidence">
+        <ul className="mt-1 text-note text-ink-2" data-testid="evidence">
           {axes.map(({ name, fused }) => (
             <li key={name}>
               {name === 'up' ? 'Up and down' : 'Across'}:{' '}

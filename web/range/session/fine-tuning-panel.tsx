@@ -17,10 +17,10 @@ export function FineTuningPanel({
   const { experiment, ends, fit, settled, setting, shotsToday, voided, finish } = standing;
   return (
     <section aria-label="Fine tuning" aria-live="polite" data-testid="fine-tuning">
-      <p className="text-[26px] leading-[1.14] font-[520] [font-stretch:88%] min-[720px]:text-[30px]">
+      <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
         {headWords(standing)}
       </p>
-      <p className="mt-1 text-[18px] leading-snug">
+      <p className="mt-1 text-sub leading-snug">
         {CONTROL_FACTS[experiment.control].name}: now {settingWords(standing, setting)}.{' '}
         {settled || finish !== null
           ? 'Less is left to gain than is worth shooting for.'
@@ -29,7 +29,7 @@ export function FineTuningPanel({
             : ''}
       </p>
       {voided.ends > 0 && (
-        <p className="mt-1 border-l-2 border-ink pl-2.5 text-[15px]" role="note">
+        <p className="mt-1 border-l-2 border-ink pl-2.5 text-plain" role="note">
           {voided.ends} {voided.ends === 1 ? 'end is' : 'ends are'} left out: since then{' '}
           {sinceUpsetWords(voided.since)}, and two changes at once cannot be told apart.
         </p>
@@ -45,13 +45,13 @@ export function FineTuningPanel({
       {ends.length > 0 && (
         <ChartFold title="The curve">
           <TuningChart standing={standing} unit={unit} />
-          <p className="mt-1 text-[13px] text-ink-2">
+          <p className="mt-1 text-note text-ink-2">
             The curve is ln of the variance against the setting, shrunk toward a shallow bowl; wind,
             tiredness and day are reckoned with.
           </p>
         </ChartFold>
       )}
-      <p className="mt-1 text-[13px] text-ink-2">
+      <p className="mt-1 text-note text-ink-2">
         {ends.length} {ends.length === 1 ? 'end' : 'ends'} counted, {shotsToday} of{' '}
         {experiment.shotsADay} shots this day.
       </p>

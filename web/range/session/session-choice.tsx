@@ -23,9 +23,9 @@ export function SessionChoice({
   readonly onEnd: () => void;
 }) {
   return (
-    <div className="mb-1 flex items-center justify-between text-[13px]">
+    <div className="mb-1 flex items-center justify-between text-note">
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 max-[719px]:-my-1 max-[719px]:min-h-11 font-[560]">
+        <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 @max-tablet:-my-1 @max-tablet:min-h-11 font-[560]">
           {session === null ? 'New session' : `${words(session)}, end ${endNumber}`}
           <ChevronDown size={14} strokeWidth={1.6} aria-hidden />
         </DropdownMenu.Trigger>
@@ -52,7 +52,7 @@ export function SessionChoice({
       {session !== null && !session.closed && (
         <button
           type="button"
-          className="link min-h-9 max-[719px]:-my-1 max-[719px]:min-h-11"
+          className="link min-h-9 @max-tablet:-my-1 @max-tablet:min-h-11"
           onClick={onEnd}
         >
           End the session

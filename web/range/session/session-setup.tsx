@@ -36,7 +36,7 @@ export function SessionSetupForm({
         if (mayStart) onStart();
       }}
     >
-      <p className="text-[24px] leading-tight font-[520] [font-stretch:88%]">{facts.says}</p>
+      <p className="text-entry leading-tight font-[520] [font-stretch:88%]">{facts.says}</p>
       <ChoiceRow
         label="Shot for"
         value={text.kind}
@@ -58,13 +58,13 @@ export function SessionSetupForm({
         </p>
       )}
       {text.kind !== 'fineTuning' && (
-        <p className="text-[13px] text-ink-2">
+        <p className="text-note text-ink-2">
           ± {showNumber(fromStored(byRule.toleranceMm, unit), 1)} {unit}
           {facts.isOneGroup ? '' : ' of drift over the whole walk'}: {byRule.why}.
         </p>
       )}
       <Surroundings setup={setup} />
-      {problem !== null && <p className="text-[13px] text-stop">{problem}</p>}
+      {problem !== null && <p className="text-note text-stop">{problem}</p>}
       {against !== null && (
         <div className="border-l-4 border-stop pl-3" data-testid="against">
           <p className="text-stop">
@@ -83,7 +83,7 @@ export function SessionSetupForm({
           Start shooting
         </button>
         {mayStart && (
-          <span className="text-[13px] text-ink-2">or tap the butt: the first shot starts it</span>
+          <span className="text-note text-ink-2">or tap the butt: the first shot starts it</span>
         )}
       </div>
     </form>
@@ -183,7 +183,7 @@ function Surroundings({ setup: { text, set } }: { readonly setup: SessionSetup }
   ];
   return (
     <details className="border-t border-faint pt-1">
-      <summary className="min-h-11 cursor-pointer py-2 text-[15px] underline underline-offset-4">
+      <summary className="min-h-11 cursor-pointer py-2 text-plain underline underline-offset-4">
         Where and with what
       </summary>
       <div className="grid gap-2 pb-2">

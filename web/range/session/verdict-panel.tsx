@@ -29,11 +29,11 @@ export function VerdictPanel({
   const words = verdictWords(verdict, { hand: state.bow.hand, unit, needed });
   return (
     <section aria-label="Verdict" aria-live="polite" data-testid="verdict">
-      <p className="text-[26px] leading-[1.14] font-[520] [font-stretch:88%] min-[720px]:text-[30px]">
+      <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
         {words.says} {words.figure !== null && <b className="font-[720]">{words.figure}</b>}
       </p>
       {words.also.map((line) => (
-        <p key={line} className="mt-1 text-[18px] leading-snug">
+        <p key={line} className="mt-1 text-sub leading-snug">
           {line}
         </p>
       ))}
@@ -46,8 +46,8 @@ export function VerdictPanel({
           far from its kind and was not called. It counts; call it bad only if it felt bad.
         </p>
       )}
-      <details className="mt-1 text-[13px] text-ink-2">
-        <summary className="min-h-6 cursor-pointer content-center max-[719px]:-my-1 max-[719px]:min-h-11">
+      <details className="mt-1 text-note text-ink-2">
+        <summary className="min-h-6 cursor-pointer content-center @max-tablet:-my-1 @max-tablet:min-h-11">
           {words.how}
         </summary>
         <p className="mt-1">

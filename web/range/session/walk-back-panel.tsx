@@ -29,14 +29,14 @@ export function WalkBackPanel({
     `${showButtInterval(mm, plusMinusMm, unit)} ${sideOf(mm, hand)}`;
   return (
     <section aria-label="Walk-back" aria-live="polite" data-testid="walk-back">
-      <p className="text-[26px] leading-[1.14] font-[520] [font-stretch:88%] min-[720px]:text-[30px]">
+      <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
         {fit === null ? 'No line yet: two distances at least.' : saysWords(fit.drift)}
         {fit !== null && fit.drift.call !== 'inside' && (
           <b className="font-[720]"> {figure(fit.drift)}</b>
         )}
       </p>
       {fit !== null && (
-        <p className="mt-1 text-[18px] leading-snug">
+        <p className="mt-1 text-sub leading-snug">
           {fit.bow === null ? 'A third distance shows whether it bends.' : bowWords(fit.bow)}
         </p>
       )}
@@ -52,7 +52,7 @@ export function WalkBackPanel({
             <button
               key={one.distanceM}
               type="button"
-              className="min-h-11 border-b-2 border-transparent px-2 text-[15px] disabled:text-ink-2 disabled:line-through aria-pressed:border-ink aria-pressed:font-[680]"
+              className="min-h-11 border-b-2 border-transparent px-2 text-plain disabled:text-ink-2 disabled:line-through aria-pressed:border-ink aria-pressed:font-[680]"
               aria-pressed={one.distanceM === distanceM}
               aria-label={`${one.distanceM} m, ${one.refused === null ? `${count} shots` : REFUSED_WORDS[one.refused]}`}
               disabled={one.refused !== null}
@@ -63,7 +63,7 @@ export function WalkBackPanel({
           );
         })}
       </div>
-      <p className="text-[13px] text-ink-2">
+      <p className="text-note text-ink-2">
         {sightOpen
           ? 'Where the sight points comes first: then it is known how far this walk may go.'
           : planWords(plan, distanceM, unit)}{' '}

@@ -40,8 +40,8 @@ function Forgiving({ state, unit }: { readonly state: BowState; readonly unit: '
           Call weak shots before looking; they are kept for this.
         </p>
       ) : (
-        <table className="w-full text-[15px]">
-          <thead className="text-[13px] text-ink-2">
+        <table className="w-full text-plain">
+          <thead className="text-note text-ink-2">
             <tr>
               <th className={CELL}>Setting</th>
               <th className={CELL}>Weak</th>
@@ -91,7 +91,7 @@ function Arrows({
           press n and its number.
         </p>
       ) : (
-        <ul className="text-[15px]">
+        <ul className="text-plain">
           {arrows.map((one) => (
             <li key={`${one.arrow}${one.arrowNumber}`} className="border-b border-faint py-1.5">
               <b className="font-[640]">{one.arrowNumber}</b> {ARROW_SHORT[one.arrow].toLowerCase()}
@@ -123,7 +123,7 @@ function Points({
   return (
     <section aria-label="Points for use">
       <h3 className="font-[640]">Broadheads and target points against fletched</h3>
-      <ul className="text-[15px]">
+      <ul className="text-plain">
         {offsets.map((one) => (
           <li key={one.arrow} className="border-b border-faint py-1.5">
             {ARROW_SHORT[one.arrow]}, {one.shots} shots:{' '}

@@ -51,8 +51,8 @@ export function PaperSheet({
   });
   const last = tears.slice(-SHOWN);
   return (
-    <div className="grid grid-cols-1 gap-6 min-[620px]:grid-cols-[320px_1fr]">
-      <p className="min-[620px]:col-span-2">{CAUTIONS.paper}</p>
+    <div className="grid grid-cols-1 gap-6 @form:grid-cols-[20rem_1fr]">
+      <p className="@form:col-span-2">{CAUTIONS.paper}</p>
       <svg
         viewBox={`0 0 ${SIZE} ${SIZE}`}
         className="w-full touch-none border border-ink"
@@ -99,8 +99,8 @@ export function PaperSheet({
         <TearFigure to={px(tail)} />
       </svg>
       <div>
-        <p className="text-[22px] leading-tight font-[560]">{readingWords(tail, hand)}</p>
-        <p className="mt-1 text-[13px] text-ink-2">
+        <p className="text-mid leading-tight font-[560]">{readingWords(tail, hand)}</p>
+        <p className="mt-1 text-note text-ink-2">
           Tail {tailWords(tail, hand)} of the point hole. Drag on the sheet, or use the arrow keys.
         </p>
         <div className="mt-3 w-32">
@@ -122,14 +122,14 @@ export function PaperSheet({
           <p className="text-ink-2">Nothing yet. One tear proves nothing: two that agree do.</p>
         ) : (
           <>
-            <ul className="text-[15px]">
+            <ul className="text-plain">
               {last.toReversed().map((tear) => (
                 <li key={tear.entryId}>
                   {tear.distanceM} m: tail {tailWords(tear, hand)}
                 </li>
               ))}
             </ul>
-            <p className="mt-1 text-[13px] text-ink-2">{repeatWords(last)}</p>
+            <p className="mt-1 text-note text-ink-2">{repeatWords(last)}</p>
           </>
         )}
       </div>

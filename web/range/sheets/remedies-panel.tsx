@@ -62,7 +62,7 @@ export function RemediesPanel({
           onMake={onMake}
         />
       ))}
-      <p className="text-[13px] text-ink-2">
+      <p className="text-note text-ink-2">
         {safe.kind === 'known'
           ? `Shaft: ${showNumber(safe.leftMm, 0)} mm could still be cut; ${showNumber(safe.leastMm, 0)} mm is the shortest that is safe at this draw. The saw comes last.`
           : `Shaft: nothing is cut while ${missingWords(safe.missing)}.`}{' '}
@@ -138,14 +138,14 @@ function RemedyRow({
   return (
     <li className="grid grid-cols-[1fr_auto] items-start gap-x-4 border-b border-faint py-2.5">
       <div>
-        <p className="text-[17px] font-[600]">
+        <p className="text-lead font-[600]">
           <Fractions text={movesWords(changes)} />
         </p>
         <p>
           Moves bare shafts {figure(shift.shiftMm, shift.plusMinusMm)} {words(shift.shiftMm)};
           inside with {showChance(remedy.after.odds.inside)} after it.
         </p>
-        <p className="text-[13px] text-ink-2">
+        <p className="text-note text-ink-2">
           {remedy.reversible ? 'Can be taken back' : 'Cannot be taken back'};{' '}
           <Fractions text={showAmount(lead.control, remedy.room)} /> left that way.{' '}
           {shift.changes === 0
@@ -153,7 +153,7 @@ function RemedyRow({
             : `Learned from ${shift.changes} ${shift.changes === 1 ? 'change' : 'changes'} on this bow.`}
         </p>
         {effects.map((line) => (
-          <p key={line} className="text-[13px] text-ink-2">
+          <p key={line} className="text-note text-ink-2">
             {line}
           </p>
         ))}

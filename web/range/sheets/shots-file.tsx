@@ -63,7 +63,7 @@ export function ShotsFilePanel({
           type="file"
           accept=".csv,text/csv"
           aria-label="File of shots"
-          className="mt-2 min-h-11 w-full text-[15px] file:mr-3 file:min-h-11 file:border file:border-ink file:px-4"
+          className="mt-2 min-h-11 w-full text-plain file:mr-3 file:min-h-11 file:border file:border-ink file:px-4"
           onChange={(event) => {
             const [file] = event.target.files ?? [];
             if (file !== undefined) void take(file);

@@ -1,0 +1,99 @@
+import { type Browser, devices } from '@playwright/test';
+import { type App, expect, test } from './app.ts';
+import { boxFaults } from './boxes.ts';
+
+/**
+ * Widths 320 to 1920, heights 256 to 1200: phones upright and lying, tablets, laptops, a low window, a
+ * wall, and what 200 % and 400 % zoom leave of a laptop's window.
+ */
+const SIZES = [
+  { name: 'phone, small', width: 320, height: 568, touch: true },
+  { name: 'phone', width: 390, height: 844, touch: true },
+  { name: 'phone lying', width: 844, height: 390, touch: true },
+  { name: 'tablet upright', width: 820, height: 1180, touch: true },
+  { name: 'tablet lying', width: 1180, height: 820, touch: true },
+  { name: 'small tablet', width: 600, height: 960, touch: true },
+  { name: 'laptop', width: 1280, height: 800, touch: false },
+  { name: 'netbook', width: 1024, height: 600, touch: false },
+  { name: 'desktop', width: 1440, height: 900, touch: false },
+  { name: 'wall', width: 1920, height: 1200, touch: false },
+  { name: '200 % of a laptop', width: 640, height: 400, touch: false },
+  { name: '400 % of a laptop', width: 320, height: 256, touch: false },
+] as const;
+type Size = (typeof SIZES)[number];
+const LOOKS = ['shop', 'night', 'sun'] as const;
+type Look = (typeof LOOKS)[number];
+
+/** All looks at every size with KEEN_LIMB_BOXES=all; else each size in one, turn about. */
+const LOOKS_AT = (index: number): readonly Look[] =>
+  process.env['KEEN_LIMB_BOXES'] === 'all' ? LOOKS : [LOOKS[index % LOOKS.length] ?? 'shop'];
+
+async function placesOf(app: App): Promise<Readonly<Record<string, string>>> {
+  const [heron, curlew, rook] = await Promise.all(
+    ['Heron', 'Curlew', 'Rook'].map((n) => app.bowId(n)),
+  );
+  const log = await app.log('Heron');
+  const opened = (kind: string) =>
+    String(
+      log.findLast(
+        ({ body }) =>
+          body['kind'] === 'sessionOpened' && (body['sessionKind'] ?? 'bareShaft') === kind,
+      )?.body['sessionId'],
+    );
+  const [shot, walked] = [opened('bareShaft'), opened('walkBack')];
+  return {
+    rack: '/rack',
+    'new bow': '/rack/new',
+    bench: `/bench/${heron}`,
+    'bench behind': `/bench/${heron}?sight=behind`,
+    'bench above': `/bench/${heron}?sight=above`,
+    'bench, millimetres': `/bench/${curlew}`,
+    'bench, longbow': `/bench/${rook}`,
+    'facts of the bow': `/bench/${heron}?step=purpose`,
+    'fit-out': `/bench/${heron}?step=fitOut`,
+    inspection: `/bench/${heron}?step=inspect`,
+    'a step': `/bench/${heron}?step=roughBrace`,
+    'limb line photo': `/bench/${heron}?step=photo`,
+    'range, new session': `/range/${heron}?session=new`,
+    'bare shafts': `/range/${heron}?session=${shot}`,
+    'a walk-back': `/range/${heron}?session=${walked}`,
+    remedies: `/range/${heron}?session=${shot}&sheet=remedies`,
+    paper: `/range/${heron}?session=${shot}&sheet=paper`,
+    groups: `/range/${heron}?session=${shot}&sheet=groups`,
+    'end noted': `/range/${heron}?session=${shot}&sheet=note`,
+    photo: `/range/${heron}?session=${shot}&sheet=photo`,
+    'shots in a file': `/range/${heron}?session=${shot}&sheet=file`,
+    'no such page': '/nowhere',
+  };
+}
+
+async function pageOf(browser: Browser, { width, height, touch }: Size, look: Look) {
+  const context = await browser.newContext({
+    ...(touch ? { hasTouch: true, isMobile: true, userAgent: devices['Pixel 7'].userAgent } : {}),
+    viewport: { width, height },
+  });
+  await context.addInitScript((theme) => {
+    localStorage.setItem('keen-limb.settings', JSON.stringify({ theme }));
+  }, look);
+  return context.newPage();
+}
+
+for (const [index, size] of SIZES.entries())
+  for (const look of LOOKS_AT(index))
+    test(`nothing lies over or out of anything: ${size.name}, ${size.width} by ${size.height}, ${look}`, async ({
+      browser,
+      app,
+    }) => {
+      test.slow();
+      const page = await pageOf(browser, size, look);
+      const faults: string[] = [];
+      for (const [name, path] of Object.entries(await placesOf(app))) {
+        await page.goto(`${app.address}${path}`);
+        await page.locator('main h1, main section, [role="dialog"]').first().waitFor();
+        await page.evaluate(() => document.fonts.ready);
+        await page.waitForTimeout(150);
+        faults.push(...(await boxFaults(page)).map((fault) => `${name}: ${fault}`));
+      }
+      await page.context().close();
+      expect(faults).toEqual([]);
+    });
