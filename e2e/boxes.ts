@@ -120,9 +120,7 @@ export function boxFaults(page: Page): Promise<readonly BoxFault[]> {
         continue;
       const rect = element.getBoundingClientRect();
       if (rect.width < 1 || rect.height < 1) continue;
-      const name = short(
-        element.getAttribute('aria-label') ?? element.textContent ?? element.tagName,
-      );
+      const name = short(element.getAttribute('aria-label') ?? element.textContent);
       const { box } = seen(element, rect);
       const x = (box.left + box.right) / 2;
       const y = (box.top + box.bottom) / 2;

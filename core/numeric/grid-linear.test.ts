@@ -84,6 +84,33 @@ describe('fitGridLinear', () => {
     expect(mixtureMean(combination(posterior, [0, 0], 1))).toBeCloseTo(first / total, 2);
   });
 
+  it('leaves what is known exactly where it is, and learns the rest as if it were not there', () => {
+    const seen = (row: number[]) => ({ row, special: 0, y: 7, variance: 1 });
+    for (const sd of [0, 1e-198]) {
+      const both = fitGridLinear(
+        [seen([1, 2])],
+        [
+          { mean: 3, sd },
+          { mean: 0, sd: 2 },
+        ],
+        UNUSED,
+      );
+      // 7 − 3 = 4 = 2 θ + e: precision ¼ + 4, mean 2 · 4 / 4.25.
+      expect(both.base).toEqual([3, expect.closeTo(8 / 4.25, 10)]);
+      expect(both.covariance).toEqual([
+        [0, 0],
+        [0, expect.closeTo(1 / 4.25, 10)],
+      ]);
+    }
+  });
+
+  it('refuses a spread that is no number', () => {
+    const observation = { row: [1], special: 0, y: 0, variance: 1 };
+    expect(() => fitGridLinear([observation], [{ mean: 0, sd: Number.NaN }], UNUSED)).toThrow(
+      RangeError,
+    );
+  });
+
   it('refuses rows of another length', () => {
     const observation = { row: [1, 2], special: 0, y: 0, variance: 1 };
     expect(() => fitGridLinear([observation], [{ mean: 0, sd: 1 }], UNUSED)).toThrow(RangeError);

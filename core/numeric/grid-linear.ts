@@ -1,4 +1,5 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
+import { factorSymmetric } from './cholesky.ts';
 import type { NormalMixture, WeightedNormal } from './normal-mixture.ts';
 
 /** y = row · θ + special · v + e, e ~ N(0, variance). */
@@ -10,7 +11,7 @@ export interface LinearObservation {
   readonly variance: number;
 }
 
-/** Independent normal priors of θ. */
+/** Independent normal priors of θ; a spread of 0: known exactly. */
 export interface NormalPrior {
   readonly mean: number;
   readonly sd: number;
@@ -41,6 +42,10 @@ const MOST_PASSES = 8;
 const NEGLIGIBLE_LOG = 14;
 /** Components lighter than this are left out: together they could move no figure that is shown. */
 const NEGLIGIBLE_WEIGHT = 1e-9;
+/** Known as exactly as this it is known exactly: its square leaves the range of numbers. */
+const LEAST_SD = 1e-100;
+/** A prior may be this share of what readings say; a smaller one is rounding. */
+const LEAST_PRIOR_SHARE = 1e-14;
 /** The grid is fine enough when this many nodes carry weight. */
 const ENOUGH_NODES = 40;
 
@@ -51,52 +56,60 @@ const ENOUGH_NODES = 40;
  *
  * @param observations may be empty: the posterior is the prior
  * @param priors one for each column of the rows
- * @throws RangeError when a row has another length than the priors
+ * @throws RangeError when a row has another length than the priors, or a spread is no number
  */
 export function fitGridLinear(
   observations: readonly LinearObservation[],
   priors: readonly NormalPrior[],
   special: SpecialPrior,
 ): GridLinearPosterior {
-  const size = priors.length;
+  const width = priors.length;
+  // What is known exactly is no unknown: it stays at its mean.
+  const free = priors.flatMap(({ sd }, column) => (sd <= LEAST_SD ? [] : [column]));
+  const size = free.length;
   const precision = new Float64Array(size * size);
-  for (let i = 0; i < size; i += 1) precision[i * size + i] = 1 / priors[i]!.sd ** 2;
+  for (const [i, column] of free.entries()) precision[i * size + i] = 1 / priors[column]!.sd ** 2;
   // Residuals are taken about the prior mean, so θ is solved as a correction to it.
   const xwa = new Float64Array(size);
   const xwx = new Float64Array(size);
   let awx = 0;
   let vwv = 0;
   for (const { row, special: s, y, variance } of observations) {
-    if (row.length !== size)
-      throw new RangeError(`fitGridLinear: a row of ${row.length}, not ${size}`);
+    if (row.length !== width)
+      throw new RangeError(`fitGridLinear: a row of ${row.length}, not ${width}`);
     const w = 1 / variance;
     let residual = y;
-    for (let i = 0; i < size; i += 1) residual -= row[i]! * priors[i]!.mean;
+    for (let i = 0; i < width; i += 1) residual -= row[i]! * priors[i]!.mean;
     for (let i = 0; i < size; i += 1) {
-      const wi = w * row[i]!;
+      const wi = w * row[free[i]!]!;
       if (wi === 0) continue;
-      for (let j = 0; j < size; j += 1) precision[i * size + j]! += wi * row[j]!;
+      for (let j = 0; j < size; j += 1) precision[i * size + j]! += wi * row[free[j]!]!;
       xwa[i]! += wi * residual;
       xwx[i]! += wi * s;
     }
     awx += w * residual * s;
     vwv += w * s * s;
   }
-  const covariance =
-    size === 0 ? new Matrix(0, 0) : inverse(Matrix.from1DArray(size, size, precision));
-  const ca = times(covariance, xwa);
-  const cx = times(covariance, xwx);
+  const factoring = factorSymmetric(Matrix.from1DArray(size, size, precision), LEAST_PRIOR_SHARE);
+  if (factoring.kind !== 'factored')
+    throw new RangeError('fitGridLinear: a spread is no number, or lost beside a sharper one');
+  const { matrix } = factoring;
+  const ca = matrix.solve(xwa);
+  const cx = matrix.solve(xwx);
   // Marginal over θ: log L(v) = −½ (q0 − 2 v q1 + v² q2); q0 does not matter.
   const q1 = awx - dot(xwx, ca);
   const q2 = Math.max(0, vwv - dot(xwx, cx));
   const { values, weights } = gridOf(special, (v) => v * q1 - (v * v * q2) / 2);
-  return {
-    values,
-    weights,
-    base: priors.map(({ mean }, i) => mean + ca[i]!),
-    slope: Array.from(cx),
-    covariance: covariance.to2DArray(),
-  };
+  const covariance = priors.map(() => Array.from({ length: width }, () => 0));
+  const among = matrix.inverse();
+  const base = priors.map(({ mean }) => mean);
+  const slope = priors.map(() => 0);
+  for (const [i, column] of free.entries()) {
+    base[column]! += ca[i]!;
+    slope[column] = cx[i]!;
+    for (const [j, other] of free.entries()) covariance[column]![other] = among.get(i, j);
+  }
+  return { values, weights, base, slope, covariance };
 }
 
 function gridOf(
@@ -173,14 +186,4 @@ function dot(one: ArrayLike<number>, other: ArrayLike<number>): number {
   let sum = 0;
   for (let i = 0; i < one.length; i += 1) sum += one[i]! * other[i]!;
   return sum;
-}
-
-function times(matrix: Matrix, vector: Float64Array): Float64Array {
-  const product = new Float64Array(vector.length);
-  for (let i = 0; i < vector.length; i += 1) {
-    let sum = 0;
-    for (let j = 0; j < vector.length; j += 1) sum += matrix.get(i, j) * vector[j]!;
-    product[i] = sum;
-  }
-  return product;
 }

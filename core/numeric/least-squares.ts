@@ -1,4 +1,5 @@
-import { inverse, Matrix } from 'ml-matrix';
+import { Matrix } from 'ml-matrix';
+import { factorSymmetric } from './cholesky.ts';
 import type { StudentMixture } from './student-mixture.ts';
 
 /** What is known of the noise before the fit: scaled-inverse-χ²(degrees, sd). */
@@ -36,14 +37,10 @@ export function fitLeastSquares(
   const x = new Matrix(rows.map((row, i) => row.map((value) => value * Math.sqrt(weights[i]!))));
   const right = Matrix.columnVector(y.map((value, i) => value * Math.sqrt(weights[i]!)));
   const normal = x.transpose().mmul(x);
-  let covariance: Matrix;
-  try {
-    covariance = inverse(normal);
-  } catch {
-    return null;
-  }
-  if (covariance.diagonal().some((value) => !(value > 0 && Number.isFinite(value)))) return null;
-  const beta = covariance.mmul(x.transpose()).mmul(right);
+  const factoring = factorSymmetric(normal);
+  if (factoring.kind !== 'factored') return null;
+  const { matrix } = factoring;
+  const beta = Matrix.columnVector(matrix.solve(x.transpose().mmul(right).to1DArray()));
   const rest = Matrix.sub(right, x.mmul(beta)).norm('frobenius') ** 2;
   const leastWeight = Math.min(...weights);
   const variance = Math.max(
@@ -55,7 +52,10 @@ export function fitLeastSquares(
     coefficients: beta.to1DArray(),
     combination: (row) => {
       const at = Matrix.columnVector([...row]);
-      const spread = at.transpose().mmul(covariance).mmul(at).get(0, 0);
+      const spread = at
+        .transpose()
+        .mmul(Matrix.columnVector(matrix.solve(row)))
+        .get(0, 0);
       return [
         {
           weight: 1,

@@ -1,4 +1,5 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import { findRisingRoot } from './find-root.ts';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
 
 /** One normal of a mixture. Weights of a mixture sum to 1. */
@@ -9,7 +10,6 @@ export interface WeightedNormal {
 }
 export type NormalMixture = readonly WeightedNormal[];
 
-const MOST_HALVINGS = 80;
 /** Thinner than this nothing is kept at all: the numbers end. */
 const LEAST_KEPT = 1e-300;
 /** The closed form loses its digits for tails thinner than this. */
@@ -76,10 +76,15 @@ function quantileOf(mixture: NormalMixture, wanted: number, highest: number): nu
   }
   high = Math.min(high, highest);
   const close = QUANTILE_TOLERANCE * mixtureSd(mixture);
-  for (let halving = 0; halving < MOST_HALVINGS && high - low > close; halving += 1) {
-    const middle = (low + high) / 2;
-    if (mixtureCdf(mixture, middle) < wanted) low = middle;
-    else high = middle;
+  if (!(high > low && close > 0)) return (low + high) / 2;
+  const root = findRisingRoot((x) => mixtureCdf(mixture, x) - wanted, low, high, close / 2);
+  switch (root.kind) {
+    case 'converged':
+      return root.at;
+    case 'stalled':
+      return (root.low + root.high) / 2;
+    case 'noBracket':
+      // So little is kept on this side that its end holds all of it.
+      return mixtureCdf(mixture, high) < wanted ? high : low;
   }
-  return (low + high) / 2;
 }

@@ -1,4 +1,5 @@
 import cdf from '@stdlib/stats-base-dists-t-cdf';
+import { findRisingRoot } from './find-root.ts';
 
 /** One Student t of a mixture. Weights of a mixture sum to 1. */
 interface StudentPart {
@@ -12,8 +13,8 @@ export type StudentMixture = readonly StudentPart[];
 /** A scale of zero is a point; the distribution needs a little width. */
 const LEAST_SCALE = 1e-9;
 const DOUBLINGS = 60;
-/** Bisection this far: a share of 2⁻³⁰ of the starting bracket, far below what is shown. */
-const HALVINGS = 30;
+/** A quantile is good to this share of its bracket, far below what is shown. */
+const TOLERANCE = 2 ** -30;
 
 /** P(X ≤ x). */
 export function studentMixtureCdf(mixture: StudentMixture, x: number): number {
@@ -31,7 +32,7 @@ export function studentMixtureMean(mixture: StudentMixture): number {
  * The quantile by bisection.
  *
  * @param p strictly between 0 and 1
- * @throws RangeError for a p outside (0, 1)
+ * @throws RangeError for a p outside (0, 1), or so near an end that no width holds it
  */
 function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
   if (!(p > 0 && p < 1)) throw new RangeError(`studentMixtureQuantile: p is ${p}`);
@@ -48,14 +49,20 @@ function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
       break;
     reach *= 2;
   }
-  let low = centre - reach;
-  let high = centre + reach;
-  for (let halving = 0; halving < HALVINGS; halving += 1) {
-    const middle = (low + high) / 2;
-    if (studentMixtureCdf(mixture, middle) < p) low = middle;
-    else high = middle;
+  const root = findRisingRoot(
+    (x) => studentMixtureCdf(mixture, x) - p,
+    centre - reach,
+    centre + reach,
+    reach * TOLERANCE,
+  );
+  switch (root.kind) {
+    case 'converged':
+      return root.at;
+    case 'stalled':
+      return (root.low + root.high) / 2;
+    case 'noBracket':
+      throw new RangeError(`studentMixtureQuantile: ${p} lies beyond any width looked at`);
   }
-  return (low + high) / 2;
 }
 
 /** Half the central interval. @param level e.g. 0.9, the program's ± everywhere */
