@@ -3,6 +3,12 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import { defineConfig, globalIgnores } from 'eslint/config';
 import tseslint from 'typescript-eslint';
 
+/** Names of what is shown: sentences are made last, and nothing is decided on them. */
+const SHOWN =
+  '/^(words|title|says|why|expect|reasons|remedy|caution[A-Z].*|thenCheck|doneLabel|wouldChange|hint|asks|described)$/';
+const DECIDES =
+  'decide on data, not on what is said of it: a reworded sentence must change nothing';
+
 export default defineConfig(
   globalIgnores(['dist/', 'node_modules/', 'test-results/', '**/*.cjs']),
   js.configs.recommended,
@@ -25,6 +31,8 @@ export default defineConfig(
       ],
       // `onClick={() => void go()}` and `() => setOpen(true)` read better than a block each.
       '@typescript-eslint/no-confusing-void-expression': ['error', { ignoreArrowShorthand: true }],
+      'max-params': ['error', { max: 5 }],
+      'max-lines-per-function': ['error', { max: 120, skipBlankLines: true, skipComments: true }],
       'max-lines': ['error', { max: 350, skipBlankLines: true, skipComments: true }],
     },
   },
@@ -53,6 +61,32 @@ export default defineConfig(
         ),
       ],
     },
+  },
+  {
+    files: ['{core,contract,server,web}/**/*.{ts,tsx}'],
+    ignores: ['**/*.test.{ts,tsx}', '**/fixtures/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        {
+          selector: `BinaryExpression[operator=/^[!=]==?$/]:has(> MemberExpression[property.name=${SHOWN}]):has(> Literal[value=/.+/])`,
+          message: DECIDES,
+        },
+        {
+          selector: `SwitchStatement > MemberExpression.discriminant[property.name=${SHOWN}]`,
+          message: DECIDES,
+        },
+        {
+          selector: `CallExpression[callee.property.name=/^(includes|startsWith|endsWith|match|search|indexOf)$/][callee.object.property.name=${SHOWN}]`,
+          message: DECIDES,
+        },
+      ],
+    },
+  },
+  {
+    files: ['**/*.test.{ts,tsx}', 'e2e/**/*.ts', 'bench/**/*.ts', '**/fixtures/**'],
+    // A describe of a test file is a list of cases.
+    rules: { 'max-lines-per-function': 'off' },
   },
   {
     files: ['web/**/*.{ts,tsx}'],

@@ -1,5 +1,13 @@
 import { spawnSync } from 'node:child_process';
-import { cpSync, mkdirSync, mkdtempSync, rmSync, symlinkSync, writeFileSync } from 'node:fs';
+import {
+  cpSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  symlinkSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { dirname, join, resolve } from 'node:path';
 import { expect, test } from '@playwright/test';
@@ -51,49 +59,141 @@ for (const [rule, file, text] of [
   ['web-not-server', 'web/bad.ts', "export { server } from '../server/thing.ts';\n"],
   ['server-not-web', 'server/bad.ts', "export { web } from '../web/thing.ts';\n"],
   ['web-interface-packages-only', 'web/bad.ts', "export { default } from 'express';\n"],
+  ['core-schemas-stand-with-entry-kinds', 'core/advice/bad.ts', "export { z } from 'zod';\n"],
+  ['demo-imports-core-and-contract', 'demo/bad.ts', "export { web } from '../web/thing.ts';\n"],
+  ['demo-imports-core-and-contract', 'demo/bad.ts', "export { e2e } from '../e2e/thing.ts';\n"],
+  ['server-not-web', 'server/bad.ts', "export { bench } from '../bench/thing.ts';\n"],
+  ['web-not-server', 'web/bad.ts', "export { demo } from '../demo/thing.ts';\n"],
+  ['not-to-unresolvable', 'web/bad.ts', "export { none } from './none.ts';\n"],
+  ['no-test-import', 'core/bad.ts', "export { told } from './told.test.ts';\n"],
   ['no-circular', 'core/thing.ts', "import { a } from './other.ts';\nexport const core = a;\n"],
 ] as const) {
   test(`the layer check fails on ${rule} (${file}: ${text.trim().slice(-18)})`, () => {
-    const planted =
+    const beside: Readonly<Record<string, string>> =
       rule === 'no-circular'
-        ? checkWith({
-            'core/other.ts': "export { other as a } from './other.ts';\nexport const other = 1;\n",
-          })
-        : checkWith({ [file]: text });
+        ? { 'core/other.ts': "export { core as a } from './thing.ts';\n" }
+        : rule === 'no-test-import'
+          ? { 'core/told.test.ts': 'export const told = 1;\n' }
+          : {};
+    const planted = checkWith({ [file]: text, ...beside });
     expect(planted.status).not.toBe(0);
     expect(planted.said).toContain(rule);
   });
 }
 
-/** Core as it is, with one planted file, given to the compiler and the linter. */
+/** The house with planted files in it, given to the compiler and the linter as the real ones are. */
+function housePlanted(planted: Readonly<Record<string, string>>) {
+  const folder = mkdtempSync(join(tmpdir(), 'keen-limb-planted-'));
+  for (const name of [
+    'core',
+    'contract',
+    'tsconfig.base.json',
+    'tsconfig.test.json',
+    'package.json',
+    'eslint.config.js',
+  ])
+    cpSync(name, join(folder, name), { recursive: true });
+  symlinkSync(resolve('node_modules'), join(folder, 'node_modules'));
+  for (const [file, text] of Object.entries(planted)) writeFileSync(join(folder, file), text);
+  const run = (command: string, args: readonly string[]) =>
+    spawnSync(resolve('node_modules/.bin', command), args, { cwd: folder, encoding: 'utf8' })
+      .stdout;
+  return { run, end: () => rmSync(folder, { recursive: true, force: true }) };
+}
+
+/** What core may not name: neither what a page has, nor what Node has, nor a clock, nor chance. */
+const IMPURE: readonly (readonly [name: string, line: string])[] = [
+  ['console', 'console.log(1);'],
+  ['process', 'process.exit(0);'],
+  ['performance', 'export const now = performance.now();'],
+  ['Date', 'export const then = Date.now();'],
+  ['Intl', 'export const shown = new Intl.NumberFormat().format(1);'],
+  ['Buffer', "export const bytes = Buffer.from('x');"],
+  ['setTimeout', 'setTimeout(() => undefined, 1);'],
+  ['queueMicrotask', 'queueMicrotask(() => undefined);'],
+  ['fetch', "void fetch('/');"],
+  ['crypto', 'export const id = crypto.randomUUID();'],
+  ['globalThis', 'export const all = globalThis;'],
+];
+/** Known to the language itself, so that only the linter can refuse them. */
+const OF_THE_LANGUAGE = ['Date', 'Intl', 'globalThis'];
+
 test('core can name neither console nor process nor a clock: the compiler or the linter refuses', () => {
   test.setTimeout(180_000);
-  const folder = mkdtempSync(join(tmpdir(), 'keen-limb-core-'));
-  cpSync('core', join(folder, 'core'), { recursive: true });
-  cpSync('tsconfig.base.json', join(folder, 'tsconfig.base.json'));
-  cpSync('package.json', join(folder, 'package.json'));
-  cpSync('eslint.config.js', join(folder, 'eslint.config.js'));
-  symlinkSync(resolve('node_modules'), join(folder, 'node_modules'));
-  writeFileSync(
-    join(folder, 'core', 'planted.ts'),
-    [
-      'console.log(1);',
-      'process.exit(0);',
-      'export const now = performance.now();',
-      'export const then = Date.now();',
-      "export const bytes = Buffer.from('x');",
+  const house = housePlanted({
+    'core/planted.ts': [
+      ...IMPURE.map(([, line]) => line),
+      'export const chance = Math.random();',
+      'export const page: HTMLElement | null = document.body;',
+      'export type Stats = NodeJS.MemoryUsage;',
       '',
     ].join('\n'),
-  );
-  const run = (command: string, args: readonly string[]) =>
-    spawnSync(resolve('node_modules/.bin', command), args, { cwd: folder, encoding: 'utf8' });
-  const compiled = run('tsc', ['-p', 'core', '--noEmit', '--pretty', 'false']);
-  for (const name of ['console', 'process', 'performance', 'Buffer'])
-    expect(compiled.stdout).toContain(`Cannot find name '${name}'`);
-  const linted = run('eslint', ['core/planted.ts']);
-  for (const name of ['console', 'process', 'performance', 'Date', 'Buffer'])
-    expect(linted.stdout).toContain(`Unexpected use of '${name}'`);
-  rmSync(folder, { recursive: true, force: true });
+  });
+  const compiled = house.run('tsc', ['-p', 'core', '--noEmit', '--pretty', 'false']);
+  for (const [name] of IMPURE)
+    if (!OF_THE_LANGUAGE.includes(name)) expect(compiled).toContain(`Cannot find name '${name}'`);
+  for (const name of ['HTMLElement', 'document'])
+    expect(compiled).toContain(`Cannot find name '${name}'`);
+  expect(compiled).toContain("Cannot find namespace 'NodeJS'");
+  const linted = house.run('eslint', ['core/planted.ts']);
+  for (const [name] of IMPURE) expect(linted).toContain(`Unexpected use of '${name}'`);
+  expect(linted).toContain("'Math.random' is restricted");
+  house.end();
+});
+
+test('what is decided on a sentence, too long or takes too much is refused by the linter', () => {
+  test.setTimeout(180_000);
+  const longFunction = (lines: number) =>
+    `export function long(): number {\n  let sum = 0;\n${'  sum += 1;\n'.repeat(lines)}  return sum;\n}\n`;
+  const shown = 'interface Shown { readonly words: string; readonly title: string }\n';
+  const planted = {
+    'core/asks.ts': `${shown}export const isOut = (one: Shown) => one.words === 'outside the limits';\n`,
+    'core/holds.ts': `${shown}export const isStop = (one: Shown) => one.title.startsWith('Stop');\n`,
+    'core/switches.ts': `${shown}export function kind(one: Shown): number {\n  switch (one.words) {\n    case 'holds':\n      return 1;\n    default:\n      return 0;\n  }\n}\n`,
+    'core/shows.ts': `${shown}export const isSaid = (one: Shown) => one.words !== '';\n`,
+    'core/long.ts': longFunction(119),
+    'core/wide.ts':
+      'export const wide = (a: number, b: number, c: number, d: number, e: number, f: number) =>\n  a + b + c + d + e + f;\n',
+    'core/tall.ts': Array.from({ length: 351 }, (_, at) => `export const n${at} = ${at};\n`).join(
+      '',
+    ),
+  };
+  const house = housePlanted(planted);
+  const said = (file: string) => house.run('eslint', [file]);
+  for (const file of ['core/asks.ts', 'core/holds.ts', 'core/switches.ts'])
+    expect(said(file), file).toContain('decide on data');
+  // Whether there is anything to say may be asked.
+  expect(said('core/shows.ts')).toBe('');
+  expect(said('core/long.ts')).toContain('max-lines-per-function');
+  expect(said('core/wide.ts')).toContain('max-params');
+  expect(said('core/tall.ts')).toContain('max-lines');
+  house.end();
+});
+
+test('a schema wider or narrower than its type, or a kind of entry without a file, does not compile', () => {
+  test.setTimeout(180_000);
+  const kinds = 'core/log/kinds';
+  const changed = (file: string, from: string, to: string) => {
+    const text = readFileSync(file, 'utf8');
+    expect(text).toContain(from);
+    return { [file]: text.replace(from, to) };
+  };
+  for (const planted of [
+    changed(`${kinds}/reading.ts`, '    tool: text,', '    tool: text.optional(),'),
+    changed(`${kinds}/fact-parts.ts`, 'twists: z.int', 'twist: z.int'),
+    changed(`${kinds}/shots-fired.ts`, ', note: text', ''),
+    changed(`${kinds}/entry-kinds.ts`, '  note,\n', ''),
+    changed(
+      'core/log/entry.ts',
+      "| { readonly kind: 'note';",
+      "| { readonly kind: 'planted' } | { readonly kind: 'note';",
+    ),
+  ]) {
+    const house = housePlanted(planted);
+    const compiled = house.run('tsc', ['-p', 'core', '--noEmit', '--pretty', 'false']);
+    expect(compiled, Object.keys(planted).join()).toContain('error TS');
+    house.end();
+  }
 });
 
 test('the layer check fails on a circle between folders that no two files make', () => {

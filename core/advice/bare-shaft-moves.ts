@@ -66,7 +66,7 @@ function moveFor(
     case 'checkBlame':
       return blameMove(session.sessionId, decision);
     case 'mend':
-      return remedyMove(state, session, verdict, decision.axis, decision.remedy, decision.others);
+      return remedyMove(state, session, decision.remedy, { ...decision, verdict });
     case 'bounce':
       return bounceMove(state, verdict, decision);
     case 'spent': {
@@ -134,7 +134,9 @@ function waitMove(
 ): Move {
   const reasons = axisReasons(state, verdict);
   const likelyAfter =
-    axis === null || likely === null ? null : remedyMove(state, session, verdict, axis, likely, []);
+    axis === null || likely === null
+      ? null
+      : remedyMove(state, session, likely, { verdict, axis, others: [] });
   const cause = axis === null ? '' : sideWords(axis, likely).toLowerCase();
   switch (why) {
     case 'oneMoreInside':
@@ -205,13 +207,18 @@ function axisReasons(state: BowState, verdict: BareShaftVerdict): readonly strin
   return [line('Across', 'outward', verdict.outward), line('Up and down', 'up', verdict.up)];
 }
 
+/** What a remedy is proposed for, and instead of what. */
+interface Weighed {
+  readonly verdict: BareShaftVerdict;
+  readonly axis: BareShaftAxis;
+  readonly others: readonly Remedy[];
+}
+
 function remedyMove(
   state: BowState,
   session: ShootingSession,
-  verdict: BareShaftVerdict,
-  axis: BareShaftAxis,
   remedy: Remedy,
-  others: readonly Remedy[],
+  { verdict, axis, others }: Weighed,
 ): Move {
   const short = axis === 'bareShaftUp' ? 'up' : 'outward';
   const context = { hand: state.bow.hand, unit: 'cm' } as const;

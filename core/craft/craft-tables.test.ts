@@ -50,7 +50,8 @@ describe('controls: their signs, units and steps', () => {
     ],
     ['pointMass', 'Point mass 62 gr heavier', 'Point mass 62 gr lighter', 0.324, 4, false],
     ['shaftCut', 'Shaft 4 mm cut off', 'Shaft 4 mm cut off', 3, 6, false],
-  ])('%s', (control, plus, minus, step, largest, needsUnstrung) => {
+  ])('%s', (...row) => {
+    const [control, plus, minus, step, largest, needsUnstrung] = row;
     expect(changeWords(control, 4)).toBe(plus);
     expect(changeWords(control, -4)).toBe(minus);
     const facts = CONTROL_FACTS[control];

@@ -49,7 +49,7 @@ export function farApartQuestion(
     kind: 'question',
     asks: `${oneFigure(kind, values[odd]!, state)} is ${sizeFigure(kind, apart)} from the other${alone ? '' : 's'}, more than one hand and one tool differ. Read again, or say which holds.`,
     choices: [
-      ...meant(state, kind, typed, odd, meanOf(others), slip),
+      ...meant(state, kind, typed, odd, { expected: meanOf(others), within: slip }),
       mended(
         typed,
         `Without it: ${others.map((one) => oneFigure(kind, one, state)).join(', ')}`,
@@ -93,7 +93,7 @@ export function unexplainedQuestion(
     kind: 'question',
     asks: `${READINGS[kind].name} ${sizeWords(kind, moved)} the last reading, and nothing was changed since. Read again, or say what it was.`,
     choices: [
-      ...(misread ? meant(state, kind, typed, 0, measured.mean, slip) : []),
+      ...(misread ? meant(state, kind, typed, 0, { expected: measured.mean, within: slip }) : []),
       {
         label: `The last one, ${oneFigure(kind, measured.mean, state)}, was a slip: take it back`,
         text,
@@ -130,8 +130,7 @@ function meant(
   kind: ReadingKind,
   typed: TypedReading,
   index: number,
-  expected: number,
-  within: number,
+  { expected, within }: { readonly expected: number; readonly within: number },
 ): readonly Choice[] {
   const amount = typed.amounts[index];
   const unit = typed.units[index];

@@ -1,7 +1,7 @@
 import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 
 /** A symmetric positive definite matrix taken apart once, to be solved with as often as wanted. */
-export interface Factored {
+interface Factored {
   /** x of A x = b. @param right b, as long as A is wide */
   readonly solve: (right: ArrayLike<number>) => Float64Array;
   /** A⁻¹, for what needs every covariance; where one product is enough, `solve` loses fewer digits. */

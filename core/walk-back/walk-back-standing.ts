@@ -83,7 +83,7 @@ function standingOf(state: BowState, session: ShootingSession): WalkBackStanding
     markBelowTopMm: session.markBelowTopMm ?? USUAL_MARK_BELOW_TOP_MM,
   };
   const plan = planWalkBack(session.distanceM, flight, scatterMm, butt);
-  const next = nextOf(session, flight, plan, shots, scatterMm, butt);
+  const next = nextOf(session, { flight, plan, shots, scatterMm, butt });
   return {
     plan,
     shots: shots.filter(({ distanceM }) => distanceM >= session.distanceM),
@@ -99,13 +99,17 @@ function standingOf(state: BowState, session: ShootingSession): WalkBackStanding
   };
 }
 
+interface WalkSoFar {
+  readonly flight: WalkBackFlight;
+  readonly plan: readonly PlannedDistance[];
+  readonly shots: readonly Shot[];
+  readonly scatterMm: number;
+  readonly butt: WalkBackButt;
+}
+
 function nextOf(
   session: ShootingSession,
-  flight: WalkBackFlight,
-  plan: readonly PlannedDistance[],
-  shots: readonly Shot[],
-  scatterMm: number,
-  butt: WalkBackButt,
+  { flight, plan, shots, scatterMm, butt }: WalkSoFar,
 ): WalkBackNext {
   const nearestM = session.distanceM;
   const shotAt = (distanceM: number) => shots.filter((one) => one.distanceM === distanceM).length;

@@ -1,12 +1,13 @@
 import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { useMemo } from 'react';
 import { presentReading } from '#core/gains/present-reading.ts';
+import type { Hand } from '#core/craft/bow-terms.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { Move } from '#core/advice/move.ts';
 import { targetFor } from '#core/setup/targets.ts';
 import { useEased } from '../drawing/use-eased.ts';
-import { bowSide, typicalSide } from '../drawing/bow-side.ts';
+import { bowSide, type BowSideView, typicalSide } from '../drawing/bow-side.ts';
 import { BowFigure } from '../drawing/bow-figure.tsx';
 import { Gauge } from '../drawing/gauge.tsx';
 import { NockDetail } from './nock-detail.tsx';
@@ -67,7 +68,6 @@ export function BenchDrawing({
   const weight = readingView(state, 'drawWeight');
   const nocking = readingView(state, 'nockingHeight');
   const tiller = tillerView(state);
-  const x = (value: number) => sheetX(value, bow.hand);
   const block = (from: number, width: number) =>
     bow.hand === 'left' ? from : SHEET.width - from - width;
   const wide = block(356, 232);
@@ -93,27 +93,7 @@ export function BenchDrawing({
       ) : (
         <>
           <BowFigure view={view} />
-          <Leader
-            from={[stringX, view.topRoot[1]]}
-            dimension={view.topRoot}
-            under={[x(356), 174]}
-            end={x(588)}
-          />
-          <Leader
-            from={[stringX, view.throat[1]]}
-            dimension={[
-              view.throat[0] + beyondPx * Math.sign(view.throat[0] - stringX),
-              view.throat[1],
-            ]}
-            under={[x(356), 411]}
-            end={x(588)}
-          />
-          <Leader
-            from={[stringX, view.bottomRoot[1]]}
-            dimension={view.bottomRoot}
-            under={[x(356), 540]}
-            end={x(588)}
-          />
+          <Leaders view={view} stringX={stringX} beyondPx={beyondPx} hand={bow.hand} />
           <circle className="s-thin" cx={view.nock[0]} cy={view.nock[1]} r={13} />
           <text
             x={view.nock[0] + (bow.hand === 'left' ? -24 : 24)}
@@ -145,6 +125,38 @@ export function BenchDrawing({
       {nocking.gauge !== null && <Gauge gauge={nocking.gauge} x={narrow + 8} y={628} width={130} />}
     </svg>
   );
+}
+
+/** From each dimension of the bow to the reading that stands on it. */
+function Leaders({
+  view,
+  stringX,
+  beyondPx,
+  hand,
+}: {
+  readonly view: BowSideView;
+  readonly stringX: number;
+  /** How far past the throat brace is read, px. */
+  readonly beyondPx: number;
+  readonly hand: Hand;
+}) {
+  const [from, end] = [sheetX(356, hand), sheetX(588, hand)];
+  const [throatX, throatY] = view.throat;
+  const reference = [throatX + beyondPx * Math.sign(throatX - stringX), throatY] as const;
+  const rows = [
+    [view.topRoot, 174],
+    [reference, 411],
+    [view.bottomRoot, 540],
+  ] as const;
+  return rows.map(([dimension, y]) => (
+    <Leader
+      key={y}
+      from={[stringX, dimension[1]]}
+      dimension={dimension}
+      under={[from, y]}
+      end={end}
+    />
+  ));
 }
 
 function ScaleBar({

@@ -1,4 +1,4 @@
-import { useCallback, useMemo, useRef, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import { useParams, useSearchParams } from 'react-router';
 import { codeAt } from '#core/entry-line/codes.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
@@ -7,10 +7,9 @@ import { notForSchool, STEPS, type StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { nextMove } from '#core/advice/next-move.ts';
-import { stepStates } from '#core/order/step-states.ts';
+import { type StepStatus, stepStates } from '#core/order/step-states.ts';
 import type { BowHandle } from '../bows/use-bow.ts';
 import { BowGate } from '../app/bow-gate.tsx';
-import { useTyped } from '../app/use-typed.ts';
 import { useNow } from '../app/use-now.ts';
 import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
@@ -19,9 +18,7 @@ import { ChangeDialog } from '../log-line/change-dialog.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
 import { EntryLine } from '../log-line/entry-line.tsx';
 import { HowToCard } from './how-to-card.tsx';
-import { entryWords } from '#core/log/kinds/entry-kinds.ts';
 import { Lately } from '../log-line/lately.tsx';
-import { type LastEntered, lastEntered } from '../log-line/last-entered.ts';
 import { NextMove } from '../log-line/next-move.tsx';
 import { OrderOfWork } from './order-of-work.tsx';
 import { PhotoDialog } from './photo-dialog.tsx';
@@ -31,7 +28,8 @@ import { readingsOf, type Sight, SIGHTS } from './sights.ts';
 import { StepSheet } from './step-sheet.tsx';
 import { setToolInHand, toolInHand, withTool } from './tool-in-hand.ts';
 import { useFollowedSight } from './use-followed-sight.ts';
-import { useMoveActions } from '../log-line/use-move-actions.ts';
+import { useEntering } from '../log-line/use-entering.ts';
+import { type MoveActions, useMoveActions } from '../log-line/use-move-actions.ts';
 
 /** The bench of one bow. */
 export function BenchPage() {
@@ -44,10 +42,14 @@ export function BenchPage() {
 function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowState }) {
   const now = useNow();
   const narrow = useNarrow();
-  const [params, setParams] = useSearchParams();
-  const [text, setText] = useTyped();
-  const [last, setLast] = useState<LastEntered | null>(null);
-  const inputRef = useRef<HTMLInputElement>(null);
+  const { params, setParam } = useAddress();
+  const { append } = bow;
+  const withTools = useCallback(
+    (bodies: readonly EntryBody[]) => append(bodies.map(withTool)),
+    [append],
+  );
+  const entering = useEntering(withTools, state.bow);
+  const { text, store, openEntryLine } = entering;
   // Drawing and entry line come first; the order of work and the advice a frame after them.
   const drawn = useAfterFirstFrame();
   const steps = useMemo(() => (drawn ? stepStates(state) : []), [drawn, state]);
@@ -56,52 +58,21 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   const followed = useFollowedSight(state, move);
   const sight = SIGHTS.find((one) => one === params.get('sight')) ?? followed;
   const openStatus = steps.find(({ step }) => step.id === params.get('step'));
-
-  const setParam = useCallback(
-    (name: string, value: string | null) => {
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          if (value === null) next.delete(name);
-          else next.set(name, value);
-          return next;
-        },
-        { replace: true },
-      );
-    },
-    [setParams],
-  );
-  const { append } = bow;
-  const store = useCallback(
-    (bodies: readonly EntryBody[]) => {
-      const ids = append(bodies.map(withTool));
-      setLast(lastEntered(ids, bodies));
-      setText('');
-      return ids;
-    },
-    [append, setText],
-  );
-  const openEntryLine = useCallback(
+  const enter = useCallback(
     (entryText: string) => {
       setParam('step', null);
-      setText(entryText);
-      // A dialog on its way out gives the focus back to where it was opened; the line comes after.
-      setTimeout(() => inputRef.current?.focus(), 0);
-      inputRef.current?.focus();
+      openEntryLine(entryText);
     },
-    [setParam, setText],
+    [setParam, openEntryLine],
   );
   const openStep = useCallback((step: StepId) => setParam('step', step), [setParam]);
-  const actions = useMoveActions(state, store, openEntryLine, openStep);
-  const { done, notNow, doOther } = actions;
-  const undo = (ids: readonly string[]) =>
-    store(ids.map((entryId) => ({ kind: 'undone', entryId })));
-  const enterReading = (kind: ReadingKind) => openEntryLine(`${READINGS[kind].code} `);
+  const actions = useMoveActions(state, store, enter, openStep);
+  const enterReading = (kind: ReadingKind) => enter(`${READINGS[kind].code} `);
   const code = codeAt(text)?.code;
   const reading = code?.kind === 'reading' ? code.reading : null;
   const drawing = { state, move, sight, onReading: enterReading };
   const lately = drawn && (
-    <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={undo} />
+    <Lately log={bow.log} bow={state.bow} undoneIds={state.undoneIds} onUndo={entering.undo} />
   );
 
   return (
@@ -114,10 +85,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
               <OrderOfWork
                 steps={steps}
                 nextStep={move?.step ?? null}
-                notHere={STEPS.flatMap(({ id, name }) => {
-                  const why = notForSchool(id, state.bow.school);
-                  return why === null ? [] : [{ name, why }];
-                })}
+                notHere={stepsNotHere(state)}
                 onOpen={openStep}
               />
             )}
@@ -144,22 +112,16 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
                 <h2 className="mb-2 text-head leading-tight font-[600]">
                   {READINGS[reading].name}
                 </h2>
-                <HowToCard
-                  key={reading}
-                  kind={reading}
-                  state={state}
-                  tool={toolInHand(reading)}
-                  onTool={(tool) => setToolInHand(reading, tool)}
-                />
+                <HowTo kind={reading} state={state} />
               </aside>
             ) : (
               <>
                 <NextMove
                   move={move}
                   reckoning={!drawn}
-                  onDone={done}
-                  onNotNow={notNow}
-                  onOther={doOther}
+                  onDone={actions.done}
+                  onNotNow={actions.notNow}
+                  onOther={actions.doOther}
                 />
                 <p className="mt-3 min-h-[1lh] text-note text-ink-2">
                   {drawn && tallyWords(dayTally(state, now))}
@@ -171,39 +133,104 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
           <div className="order-4 @tablet:hidden">{lately}</div>
         </div>
       </div>
-      {reading !== null && narrow && (
-        <details className="border-t border-faint px-4 py-2" data-testid="how-to">
-          <summary className="min-h-11 content-center underline underline-offset-3">
-            How to measure {READINGS[reading].name.toLowerCase()}
-          </summary>
-          <div className="max-h-[46dvh] overflow-y-auto">
-            <HowToCard
-              key={reading}
-              kind={reading}
-              state={state}
-              tool={toolInHand(reading)}
-              onTool={(tool) => setToolInHand(reading, tool)}
-            />
-          </div>
-        </details>
-      )}
+      {reading !== null && narrow && <HowToFold kind={reading} state={state} />}
       <EntryLine
         text={text}
         read={read}
-        stored={
-          last === null
-            ? null
-            : {
-                ids: last.ids,
-                words: last.bodies.map((body) => entryWords(body, state.bow)).join(', '),
-                undo: () => undo(last.ids),
-              }
-        }
+        stored={entering.stored}
         placeholder="b 8 5/8"
-        inputRef={inputRef}
-        onText={setText}
+        inputRef={entering.inputRef}
+        onText={entering.setText}
         onStore={store}
       />
+      <BenchSheets
+        state={state}
+        actions={actions}
+        openStatus={openStatus}
+        isPhotoOpen={params.get('step') === 'photo'}
+        store={store}
+        onEnter={enter}
+        onOpen={(step) => setParam('step', step)}
+      />
+    </>
+  );
+}
+
+/** Steps this bow's school leaves out, with the reason. */
+function stepsNotHere({ bow }: BowState) {
+  return STEPS.flatMap(({ id, name }) => {
+    const why = notForSchool(id, bow.school);
+    return why === null ? [] : [{ name, why }];
+  });
+}
+
+/** What is open on the bench, and from where it is seen, stand in the address. */
+function useAddress() {
+  const [params, setParams] = useSearchParams();
+  const setParam = useCallback(
+    (name: string, value: string | null) => {
+      setParams(
+        (before) => {
+          const next = new URLSearchParams(before);
+          if (value === null) next.delete(name);
+          else next.set(name, value);
+          return next;
+        },
+        { replace: true },
+      );
+    },
+    [setParams],
+  );
+  return { params, setParam };
+}
+
+/** How the reading on the entry line is taken, with the tool this tuner last took for it. */
+function HowTo({ kind, state }: { readonly kind: ReadingKind; readonly state: BowState }) {
+  return (
+    <HowToCard
+      key={kind}
+      kind={kind}
+      state={state}
+      tool={toolInHand(kind)}
+      onTool={(tool) => setToolInHand(kind, tool)}
+    />
+  );
+}
+
+/** The same folded away over the entry line, where there is no room beside the drawing. */
+function HowToFold({ kind, state }: { readonly kind: ReadingKind; readonly state: BowState }) {
+  return (
+    <details className="border-t border-faint px-4 py-2" data-testid="how-to">
+      <summary className="min-h-11 content-center underline underline-offset-3">
+        How to measure {READINGS[kind].name.toLowerCase()}
+      </summary>
+      <div className="max-h-[46dvh] overflow-y-auto">
+        <HowTo kind={kind} state={state} />
+      </div>
+    </details>
+  );
+}
+
+/** What may lie open over the bench: a question about a change, a step, the limb line's photograph. */
+function BenchSheets({
+  state,
+  actions,
+  openStatus,
+  isPhotoOpen,
+  store,
+  onEnter,
+  onOpen,
+}: {
+  readonly state: BowState;
+  readonly actions: MoveActions;
+  readonly openStatus: StepStatus | undefined;
+  readonly isPhotoOpen: boolean;
+  readonly store: (bodies: readonly EntryBody[]) => void;
+  readonly onEnter: (entryText: string) => void;
+  readonly onOpen: (step: StepId | 'photo' | null) => void;
+}) {
+  return (
+    <>
       {actions.asked !== null && (
         <ChangeDialog
           state={state}
@@ -218,14 +245,12 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
           state={state}
           status={openStatus}
           onStore={store}
-          onEnter={openEntryLine}
-          onPhoto={() => setParam('step', 'photo')}
-          onClose={() => setParam('step', null)}
+          onEnter={onEnter}
+          onPhoto={() => onOpen('photo')}
+          onClose={() => onOpen(null)}
         />
       )}
-      {params.get('step') === 'photo' && (
-        <PhotoDialog state={state} onStore={store} onClose={() => setParam('step', null)} />
-      )}
+      {isPhotoOpen && <PhotoDialog state={state} onStore={store} onClose={() => onOpen(null)} />}
     </>
   );
 }

@@ -57,30 +57,15 @@ export function PhotoDialog({
     >
       <div className="grid grid-cols-1 gap-6 @roomy:grid-cols-[1.4fr_1fr]">
         <div>
-          <label className="link inline-flex min-h-11 items-center">
-            {photo === null ? 'Choose a picture' : 'Another picture'}
-            <input
-              type="file"
-              accept="image/*"
-              className="visually-hidden"
-              aria-label="Picture of the bow from behind"
-              onChange={(event) => {
-                const file = event.target.files?.[0];
-                if (file === undefined) return;
-                loadPhoto(file).then(
-                  (loaded) => {
-                    setPhoto(loaded);
-                    setPoints([]);
-                    setProblem(null);
-                  },
-                  () =>
-                    setProblem(
-                      'This file is not a picture that can be read. Choose a PNG or JPEG.',
-                    ),
-                );
-              }}
-            />
-          </label>
+          <PictureChoice
+            isFirst={photo === null}
+            onPicture={(loaded) => {
+              setPhoto(loaded);
+              setPoints([]);
+              setProblem(null);
+            }}
+            onProblem={setProblem}
+          />
           {problem !== null && (
             <p className="text-stop" role="alert">
               {problem}
@@ -148,6 +133,35 @@ export function PhotoDialog({
         </div>
       </div>
     </SheetDialog>
+  );
+}
+
+function PictureChoice({
+  isFirst,
+  onPicture,
+  onProblem,
+}: {
+  readonly isFirst: boolean;
+  readonly onPicture: (photo: Photo) => void;
+  readonly onProblem: (words: string) => void;
+}) {
+  return (
+    <label className="link inline-flex min-h-11 items-center">
+      {isFirst ? 'Choose a picture' : 'Another picture'}
+      <input
+        type="file"
+        accept="image/*"
+        className="visually-hidden"
+        aria-label="Picture of the bow from behind"
+        onChange={(event) => {
+          const file = event.target.files?.[0];
+          if (file === undefined) return;
+          loadPhoto(file).then(onPicture, () =>
+            onProblem('This file is not a picture that can be read. Choose a PNG or JPEG.'),
+          );
+        }}
+      />
+    </label>
   );
 }
 

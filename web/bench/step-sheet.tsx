@@ -10,7 +10,7 @@ import {
   stepLists,
 } from '#core/craft/checklists.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
-import { READINGS } from '#core/craft/readings.ts';
+import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { MIDDLE_STEPS } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -80,21 +80,7 @@ export function StepSheet({
       {step.id === 'purpose' && <FactsPanel state={state} onStore={onStore} onEnter={onEnter} />}
       {step.id === 'fitOut' && <FitOutPanel state={state} onStore={onStore} />}
       {clearing.by === 'readings' && (
-        <div className="grid grid-cols-1 gap-6 @tablet:grid-cols-3">
-          {clearing.of.map((kind) => (
-            <div key={kind} className="grid content-start gap-1.5">
-              <h3 className="font-[640]">{READINGS[kind].name}</h3>
-              <HowToCard kind={kind} state={state} />
-              <button
-                type="button"
-                className="link-btn -ml-2.5 justify-self-start"
-                onClick={() => onEnter(`${READINGS[kind].code} `)}
-              >
-                Enter {READINGS[kind].name.toLowerCase()}
-              </button>
-            </div>
-          ))}
-        </div>
+        <HowToRead kinds={clearing.of} state={state} onEnter={onEnter} />
       )}
       {step.id === 'limbLine' && (
         <button type="button" className="link-btn -ml-2.5" onClick={onPhoto}>
@@ -155,6 +141,35 @@ export function StepSheet({
         }}
       />
     </SheetDialog>
+  );
+}
+
+/** How each reading of a step is taken, and the way to enter it. */
+function HowToRead({
+  kinds,
+  state,
+  onEnter,
+}: {
+  readonly kinds: readonly ReadingKind[];
+  readonly state: BowState;
+  readonly onEnter: (entryText: string) => void;
+}) {
+  return (
+    <div className="grid grid-cols-1 gap-6 @tablet:grid-cols-3">
+      {kinds.map((kind) => (
+        <div key={kind} className="grid content-start gap-1.5">
+          <h3 className="font-[640]">{READINGS[kind].name}</h3>
+          <HowToCard kind={kind} state={state} />
+          <button
+            type="button"
+            className="link-btn -ml-2.5 justify-self-start"
+            onClick={() => onEnter(`${READINGS[kind].code} `)}
+          >
+            Enter {READINGS[kind].name.toLowerCase()}
+          </button>
+        </div>
+      ))}
+    </div>
   );
 }
 

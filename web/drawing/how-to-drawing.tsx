@@ -58,22 +58,7 @@ function Picture({ kind }: { readonly kind: ReadingKind }) {
       );
     }
     case 'drawWeight':
-      return (
-        <>
-          <path className="s-out" d="M196 6C176 30 176 90 196 114" />
-          <path className="s-thin" d="M190 8L70 60L190 112" />
-          <path className="s-bold" d="M70 60h-14a6 6 0 1 1 6 -8" />
-          <rect
-            className="s-out"
-            x={14}
-            y={50}
-            width={34}
-            height={20}
-            style={{ fill: 'var(--metal)' }}
-          />
-          <path className="s-thin" d="M48 60h8M20 60h14M70 78v18M70 96h-8M70 96h8" />
-        </>
-      );
+      return <ScalePicture />;
     case 'nockingHeight':
       return (
         <>
@@ -126,23 +111,7 @@ function Picture({ kind }: { readonly kind: ReadingKind }) {
         </>
       );
     case 'restHeight':
-      return (
-        <>
-          <rect
-            className="s-out"
-            x={20}
-            y={46}
-            width={70}
-            height={24}
-            style={{ fill: 'var(--metal)' }}
-          />
-          <circle className="s-out" cx={116} cy={52} r={26} />
-          <path className="s-hair dash" d="M12 58H200" />
-          <path className="s-thin" d="M110 52h12M116 46v12" />
-          <path className="s-bold" d="M60 92L128 78" />
-          <path className="s-dim" d="M160 52h26M160 58h26M174 40v12M174 70v-12" />
-        </>
-      );
+      return <RestPicture />;
     case 'drawLength':
       return (
         <>
@@ -158,6 +127,45 @@ function Picture({ kind }: { readonly kind: ReadingKind }) {
         </>
       );
   }
+}
+
+function ScalePicture() {
+  return (
+    <>
+      <path className="s-out" d="M196 6C176 30 176 90 196 114" />
+      <path className="s-thin" d="M190 8L70 60L190 112" />
+      <path className="s-bold" d="M70 60h-14a6 6 0 1 1 6 -8" />
+      <rect
+        className="s-out"
+        x={14}
+        y={50}
+        width={34}
+        height={20}
+        style={{ fill: 'var(--metal)' }}
+      />
+      <path className="s-thin" d="M48 60h8M20 60h14M70 78v18M70 96h-8M70 96h8" />
+    </>
+  );
+}
+
+function RestPicture() {
+  return (
+    <>
+      <rect
+        className="s-out"
+        x={20}
+        y={46}
+        width={70}
+        height={24}
+        style={{ fill: 'var(--metal)' }}
+      />
+      <circle className="s-out" cx={116} cy={52} r={26} />
+      <path className="s-hair dash" d="M12 58H200" />
+      <path className="s-thin" d="M110 52h12M116 46v12" />
+      <path className="s-bold" d="M60 92L128 78" />
+      <path className="s-dim" d="M160 52h26M160 58h26M174 40v12M174 70v-12" />
+    </>
+  );
 }
 
 function StringLine({ x }: { readonly x: number }) {

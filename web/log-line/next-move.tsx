@@ -68,26 +68,7 @@ export function NextMove({
           <Fractions text={move.why} />
         </p>
       </div>
-      {(move.reasons.length > 0 || move.wouldChange !== null) && (
-        <details className="mt-1" key={move.key}>
-          <summary className="min-h-6 cursor-pointer content-center underline underline-offset-3 @max-tablet:min-h-11">
-            All the reasons
-          </summary>
-          <ul className="mt-1 grid list-disc gap-1 pl-5">
-            {move.reasons.map((reason) => (
-              <li key={reason}>
-                <Fractions text={reason} />
-              </li>
-            ))}
-          </ul>
-          {move.wouldChange !== null && (
-            <p className="mt-2">
-              <span className="label">What would change it</span>
-              {move.wouldChange}
-            </p>
-          )}
-        </details>
-      )}
+      <Reasons move={move} />
       {move.caution !== null && (
         <p className="mt-3 grid grid-cols-[1.375rem_1fr]">
           <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
@@ -115,6 +96,48 @@ export function NextMove({
           </button>
         )}
       </div>
+      <OtherMoves move={move} onDone={onDone} onOther={onOther} />
+    </section>
+  );
+}
+
+/** The whole chain, folded away. */
+function Reasons({ move }: { readonly move: Move }) {
+  if (move.reasons.length === 0 && move.wouldChange === null) return null;
+  return (
+    <details className="mt-1" key={move.key}>
+      <summary className="min-h-6 cursor-pointer content-center underline underline-offset-3 @max-tablet:min-h-11">
+        All the reasons
+      </summary>
+      <ul className="mt-1 grid list-disc gap-1 pl-5">
+        {move.reasons.map((reason) => (
+          <li key={reason}>
+            <Fractions text={reason} />
+          </li>
+        ))}
+      </ul>
+      {move.wouldChange !== null && (
+        <p className="mt-2">
+          <span className="label">What would change it</span>
+          {move.wouldChange}
+        </p>
+      )}
+    </details>
+  );
+}
+
+/** The next best of another kind, and what will probably follow. */
+function OtherMoves({
+  move,
+  onDone,
+  onOther,
+}: {
+  readonly move: Move;
+  readonly onDone: (move: Move) => void;
+  readonly onOther: (move: Move) => void;
+}) {
+  return (
+    <>
       {move.runnerUp !== null && (
         <div className="mt-3" data-testid="runner-up">
           <span className="label">Next best</span>
@@ -152,6 +175,6 @@ export function NextMove({
           </p>
         </div>
       )}
-    </section>
+    </>
   );
 }

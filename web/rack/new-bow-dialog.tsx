@@ -27,7 +27,7 @@ import { Fractions } from '../ui/fractions.tsx';
 import { SheetActions } from '../ui/sheet-actions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { BackUpForm } from './back-up-form.tsx';
-import { startingSheet } from './starting-sheet.ts';
+import { type StartingRow, startingSheet } from './starting-sheet.ts';
 import { useMakeBow } from './use-make-bow.ts';
 
 const LENGTHS_IN: Readonly<Record<BowKind, readonly number[]>> = {
@@ -49,10 +49,55 @@ export function NewBowDialog({
   readonly onClose: () => void;
   readonly bows: readonly RackBow[];
 }) {
-  const makeBow = useMakeBow();
   const [params, setParams] = useSearchParams();
   const taken = bows.map((bow) => bow.name);
   const firstBowId = bows.find((bow) => bow.bowId === params.get('of'))?.bowId ?? null;
+  return (
+    <SheetDialog
+      title="New bow"
+      description="Five answers are enough. The maker’s figures can follow; they always win."
+      onClose={onClose}
+      wide
+    >
+      <label className="mb-4 flex flex-wrap items-end gap-3">
+        <span className="label">Start from</span>
+        <select
+          className="field w-auto"
+          value={firstBowId ?? ''}
+          onChange={(event) =>
+            setParams(event.target.value === '' ? {} : { of: event.target.value }, {
+              replace: true,
+            })
+          }
+        >
+          <option value="">a school</option>
+          {bows
+            .filter((bow) => !bow.inParts)
+            .map((bow) => (
+              <option key={bow.bowId} value={bow.bowId}>
+                {bow.name}, as its back-up
+              </option>
+            ))}
+        </select>
+      </label>
+      {firstBowId !== null ? (
+        <BackUpForm key={firstBowId} bowId={firstBowId} taken={taken} onClose={onClose} />
+      ) : (
+        <FiveAnswers taken={taken} onClose={onClose} />
+      )}
+    </SheetDialog>
+  );
+}
+
+/** Kind, length, hand, hook and purpose; the school they suggest, and what it fills in. */
+function FiveAnswers({
+  taken,
+  onClose,
+}: {
+  readonly taken: readonly string[];
+  readonly onClose: () => void;
+}) {
+  const makeBow = useMakeBow();
   const [bowKind, setBowKind] = useState<BowKind>('targetRecurve');
   const [amoLengthIn, setAmoLengthIn] = useState(USUAL_LENGTH_IN.targetRecurve);
   const [hand, setHand] = useState<Hand>('right');
@@ -88,142 +133,119 @@ export function NewBowDialog({
   };
 
   return (
-    <SheetDialog
-      title="New bow"
-      description="Five answers are enough. The maker’s figures can follow; they always win."
-      onClose={onClose}
-      wide
+    <form
+      className="grid grid-cols-1 items-start gap-x-10 gap-y-3 @roomy:grid-cols-[1.1fr_1fr]"
+      onSubmit={(event) => {
+        event.preventDefault();
+        make();
+      }}
     >
-      <label className="mb-4 flex flex-wrap items-end gap-3">
-        <span className="label">Start from</span>
-        <select
-          className="field w-auto"
-          value={firstBowId ?? ''}
-          onChange={(event) =>
-            setParams(event.target.value === '' ? {} : { of: event.target.value }, {
-              replace: true,
-            })
-          }
-        >
-          <option value="">a school</option>
-          {bows
-            .filter((bow) => !bow.inParts)
-            .map((bow) => (
-              <option key={bow.bowId} value={bow.bowId}>
-                {bow.name}, as its back-up
-              </option>
-            ))}
-        </select>
-      </label>
-      {firstBowId !== null ? (
-        <BackUpForm key={firstBowId} bowId={firstBowId} taken={taken} onClose={onClose} />
-      ) : (
-        <form
-          className="grid grid-cols-1 items-start gap-x-10 gap-y-3 @roomy:grid-cols-[1.1fr_1fr]"
-          onSubmit={(event) => {
-            event.preventDefault();
-            make();
+      <div className="grid min-w-0 grid-cols-1 gap-2.5">
+        <ChoiceRow
+          label="Kind"
+          value={bowKind}
+          options={BOW_KINDS.map((value) => ({
+            value,
+            label: upperFirst(BOW_KIND_LABEL[value]),
+          }))}
+          onChange={(value) => {
+            setBowKind(value);
+            if (!LENGTHS_IN[value].includes(amoLengthIn)) setAmoLengthIn(USUAL_LENGTH_IN[value]);
           }}
-        >
-          <div className="grid min-w-0 grid-cols-1 gap-2.5">
-            <ChoiceRow
-              label="Kind"
-              value={bowKind}
-              options={BOW_KINDS.map((value) => ({
-                value,
-                label: upperFirst(BOW_KIND_LABEL[value]),
-              }))}
-              onChange={(value) => {
-                setBowKind(value);
-                if (!LENGTHS_IN[value].includes(amoLengthIn))
-                  setAmoLengthIn(USUAL_LENGTH_IN[value]);
-              }}
-            />
-            <ChoiceRow
-              label="Length, in"
-              value={String(amoLengthIn)}
-              options={LENGTHS_IN[bowKind].map((value) => ({
-                value: String(value),
-                label: String(value),
-              }))}
-              onChange={(value) => setAmoLengthIn(Number(value))}
-            />
-            <ChoiceRow
-              label="Hand"
-              value={hand}
-              options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
-              onChange={setHand}
-            />
-            <ChoiceRow
-              label="Hook"
-              value={hook}
-              options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
-              onChange={setHook}
-            />
-            <ChoiceRow
-              label="Purpose"
-              value={purpose}
-              options={PURPOSES.map((value) => ({
-                value,
-                label: upperFirst(PURPOSE_LABEL[value]),
-              }))}
-              onChange={setPurpose}
-            />
-            <ChoiceRow
-              label={
-                chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'
-              }
-              value={school}
-              options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
-              onChange={setChosenSchool}
-            />
-            <label>
-              <span className="label">Name, if you like</span>
-              <input
-                className="field"
-                value={name}
-                maxLength={80}
-                placeholder={freeName(taken)}
-                onChange={(event) => setName(event.target.value)}
-              />
-            </label>
-          </div>{' '}
-          <section aria-label="Filled from the school" className="border-t border-ink pt-2">
-            <h3 className="label">{habits.why} It begins with</h3>
-            <table className="w-full text-left">
-              <tbody>
-                {sheet.map((row) => (
-                  <tr key={row.name} className="border-b border-faint align-top">
-                    <th scope="row" className="py-1 pr-3 font-[400] whitespace-nowrap">
-                      {row.name}
-                    </th>
-                    <td className="py-1 pr-3 font-[640] whitespace-nowrap">
-                      <Fractions text={row.value} />
-                    </td>
-                    <td className="py-1 text-note">
-                      <span className="font-[560]">Rule of thumb.</span>{' '}
-                      <Fractions text={row.why} />
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
-            <p className="mt-3 grid grid-cols-[1.375rem_1fr]">
-              <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
-              <span>{CAUTIONS.holdable}</span>
-            </p>
-          </section>
-          <SheetActions>
-            <button type="submit" className="btn-ink min-h-12 text-lead">
-              Put it on the bench
-            </button>
-            <button type="button" className="link-btn" onClick={onClose}>
-              Leave it
-            </button>
-          </SheetActions>
-        </form>
-      )}
-    </SheetDialog>
+        />
+        <ChoiceRow
+          label="Length, in"
+          value={String(amoLengthIn)}
+          options={LENGTHS_IN[bowKind].map((value) => ({
+            value: String(value),
+            label: String(value),
+          }))}
+          onChange={(value) => setAmoLengthIn(Number(value))}
+        />
+        <ChoiceRow
+          label="Hand"
+          value={hand}
+          options={HANDS.map((value) => ({ value, label: upperFirst(HAND_LABEL[value]) }))}
+          onChange={setHand}
+        />
+        <ChoiceRow
+          label="Hook"
+          value={hook}
+          options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
+          onChange={setHook}
+        />
+        <ChoiceRow
+          label="Purpose"
+          value={purpose}
+          options={PURPOSES.map((value) => ({
+            value,
+            label: upperFirst(PURPOSE_LABEL[value]),
+          }))}
+          onChange={setPurpose}
+        />
+        <ChoiceRow
+          label={chosenSchool === null ? 'School, as these answers suggest' : 'School, your choice'}
+          value={school}
+          options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
+          onChange={setChosenSchool}
+        />
+        <label>
+          <span className="label">Name, if you like</span>
+          <input
+            className="field"
+            value={name}
+            maxLength={80}
+            placeholder={freeName(taken)}
+            onChange={(event) => setName(event.target.value)}
+          />
+        </label>
+      </div>{' '}
+      <FilledFromSchool habits={habits.why} rows={sheet} />
+      <SheetActions>
+        <button type="submit" className="btn-ink min-h-12 text-lead">
+          Put it on the bench
+        </button>
+        <button type="button" className="link-btn" onClick={onClose}>
+          Leave it
+        </button>
+      </SheetActions>
+    </form>
+  );
+}
+
+/** All that is filled in, each a rule of thumb with its reason. */
+function FilledFromSchool({
+  habits,
+  rows,
+}: {
+  readonly habits: string;
+  readonly rows: readonly StartingRow[];
+}) {
+  return (
+    <section aria-label="Filled from the school" className="border-t border-ink pt-2">
+      <h3 className="label">{habits} It begins with</h3>
+      <table className="w-full text-left">
+        <tbody>
+          {rows.map((row) => (
+            <tr key={row.name} className="border-b border-faint align-top">
+              <th scope="row" className="py-1 pr-3 font-[400] whitespace-nowrap">
+                {row.name}
+              </th>
+              <td className="py-1 pr-3 font-[640] whitespace-nowrap">
+                <Fractions text={row.value} />
+              </td>
+              <td className="py-1 text-note">
+                <span className="font-[560]">Rule of thumb.</span> <Fractions text={row.why} />
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-3 grid grid-cols-[1.375rem_1fr]">
+        <TriangleAlert size={16} strokeWidth={1.6} className="mt-0.5" aria-label="Caution:" />
+        <span>{CAUTIONS.holdable}</span>
+      </p>
+    </section>
   );
 }
 

@@ -17,9 +17,9 @@ interface CalledOff {
 }
 export type ToWorker<J extends Jobs> = Asked<J> | CalledOff;
 export type FromWorker<J extends Jobs> =
-  | { readonly says: 'answer'; readonly id: number; readonly answer: J[string]['answer'] }
-  | { readonly says: 'progress'; readonly id: number; readonly share: number }
-  | { readonly says: 'failed'; readonly id: number; readonly why: string };
+  | { readonly kind: 'answer'; readonly id: number; readonly answer: J[string]['answer'] }
+  | { readonly kind: 'progress'; readonly id: number; readonly share: number }
+  | { readonly kind: 'failed'; readonly id: number; readonly why: string };
 
 /** One end of the line, as a worker, its own scope and a message port have it. */
 export interface Line {
@@ -54,15 +54,15 @@ export function serveJobs<J extends Jobs>(line: Line, jobs: JobsDone<J>): void {
     let transfer: readonly Transferable[] = [];
     try {
       const done = await jobs[kind](order, {
-        progress: (share) => say({ says: 'progress', id, share }),
+        progress: (share) => say({ kind: 'progress', id, share }),
         isCalledOff: () => calledOff.has(id),
         handOver: (things) => {
           transfer = things;
         },
       });
-      if (!calledOff.has(id)) say({ says: 'answer', id, answer: done }, transfer);
+      if (!calledOff.has(id)) say({ kind: 'answer', id, answer: done }, transfer);
     } catch (error) {
-      say({ says: 'failed', id, why: error instanceof Error ? error.message : String(error) });
+      say({ kind: 'failed', id, why: error instanceof Error ? error.message : String(error) });
     } finally {
       calledOff.delete(id);
     }

@@ -76,12 +76,12 @@ export class WorkerDoor<J extends Jobs> {
   private hear(said: FromWorker<J>): void {
     const waiting = this.waiting.get(said.id);
     if (waiting === undefined) return;
-    if (said.says === 'progress') {
+    if (said.kind === 'progress') {
       waiting.progress?.(said.share);
       return;
     }
     this.waiting.delete(said.id);
-    if (said.says === 'answer') waiting.answer(said.answer);
+    if (said.kind === 'answer') waiting.answer(said.answer);
     else waiting.fail(new Error(said.why));
   }
 }

@@ -38,45 +38,12 @@ export function ButtPlot({
   readonly halfRangeMm: number;
   readonly size: { readonly width: number; readonly height: number };
 }) {
-  /** A figure being typed after `a` (degrees of the nock) or `n` (number of the shaft). */
-  const typing = useRef<{
-    readonly what: 'attitude' | 'number';
-    readonly digits: string;
-  } | null>(null);
+  const onKey = usePlotKeys(plot, hand);
   const view = useMemo(
     () => buttView(size.width - MARGIN.left, size.height - MARGIN.bottom, halfRangeMm, hand, unit),
     [size.width, size.height, halfRangeMm, hand, unit],
   );
   const shots = plot.session?.shots ?? [];
-
-  const onKey = (event: React.KeyboardEvent) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const arrow = ARROWS[event.key];
-    const typed = typing.current;
-    if (typed !== null && /^\d$/.test(event.key)) {
-      typing.current = { ...typed, digits: typed.digits + event.key };
-      event.preventDefault();
-      return;
-    }
-    const figure = typed === null || typed.digits === '' ? null : Number(typed.digits);
-    typing.current = null;
-    if (event.key === 'a' || event.key === 'n') {
-      typing.current = { what: event.key === 'a' ? 'attitude' : 'number', digits: '' };
-    } else if (typed?.what === 'number' && event.key === 'Enter') {
-      if (figure !== null && figure >= 1) plot.setArrowNumber(Math.min(99, figure));
-    } else if (arrow !== undefined && typed?.what === 'attitude' && figure !== null) {
-      const degrees = Math.min(45, figure);
-      plot.setAttitude(
-        arrow.right === 0
-          ? { upDeg: arrow.up * degrees }
-          : { outwardDeg: outwardFromRight(arrow.right * degrees, hand) },
-      );
-    } else if (arrow !== undefined) {
-      const mm = event.shiftKey ? 10 : 1;
-      plot.nudge(outwardFromRight(arrow.right * mm, hand), arrow.up * mm);
-    } else if (!command(event.key, plot)) return;
-    event.preventDefault();
-  };
 
   return (
     <svg
@@ -151,6 +118,43 @@ export function ButtPlot({
       </g>
     </svg>
   );
+}
+
+/** The plot by keys alone: commands, nudges, and figures typed after a letter. */
+function usePlotKeys(plot: Plot, hand: Hand): (event: React.KeyboardEvent) => void {
+  /** A figure being typed after `a` (degrees of the nock) or `n` (number of the shaft). */
+  const typing = useRef<{
+    readonly what: 'attitude' | 'number';
+    readonly digits: string;
+  } | null>(null);
+  return (event) => {
+    if (event.ctrlKey || event.metaKey || event.altKey) return;
+    const arrow = ARROWS[event.key];
+    const typed = typing.current;
+    if (typed !== null && /^\d$/.test(event.key)) {
+      typing.current = { ...typed, digits: typed.digits + event.key };
+      event.preventDefault();
+      return;
+    }
+    const figure = typed === null || typed.digits === '' ? null : Number(typed.digits);
+    typing.current = null;
+    if (event.key === 'a' || event.key === 'n') {
+      typing.current = { what: event.key === 'a' ? 'attitude' : 'number', digits: '' };
+    } else if (typed?.what === 'number' && event.key === 'Enter') {
+      if (figure !== null && figure >= 1) plot.setArrowNumber(Math.min(99, figure));
+    } else if (arrow !== undefined && typed?.what === 'attitude' && figure !== null) {
+      const degrees = Math.min(45, figure);
+      plot.setAttitude(
+        arrow.right === 0
+          ? { upDeg: arrow.up * degrees }
+          : { outwardDeg: outwardFromRight(arrow.right * degrees, hand) },
+      );
+    } else if (arrow !== undefined) {
+      const mm = event.shiftKey ? 10 : 1;
+      plot.nudge(outwardFromRight(arrow.right * mm, hand), arrow.up * mm);
+    } else if (!command(event.key, plot)) return;
+    event.preventDefault();
+  };
 }
 
 /** A label nearer the top edge than this would be cut. */

@@ -39,48 +39,37 @@ export interface Plot {
   readonly nextEnd: () => void;
 }
 
+/** How shots get into the log. */
+interface Placing {
+  /** What opens a session with the first shot when none is open. */
+  readonly opening: () => { readonly sessionId: string; readonly bodies: readonly EntryBody[] };
+  readonly onOpened: (sessionId: string) => void;
+  /** Where shots are shot from, where that is not the session's own distance. */
+  readonly distanceM: number | undefined;
+}
+
 /**
  * Plotting at the butt: every shot is logged as it is placed, corrections as entries of their own.
  * Nudges are gathered until the hand rests, so that one correction is one entry.
- *
- * @param opening what opens a session with the first shot when none is open
- * @param distanceM where shots are shot from, where that is not the session's own distance
  */
 export function usePlot(
   state: BowState,
   session: ShootingSession | null,
   append: (bodies: readonly EntryBody[]) => readonly string[],
-  opening: () => { readonly sessionId: string; readonly bodies: readonly EntryBody[] },
-  onOpened: (sessionId: string) => void,
-  distanceM?: number,
+  { opening, onOpened, distanceM }: Placing,
 ): Plot {
   const [arrow, setArrowState] = useState<ArrowState>('fletched');
   const [selectedId, setSelectedId] = useState<string | null>(null);
-  const [nudged, setNudged] = useState<Nudged | null>(null);
   const [startedEnd, setStartedEnd] = useState<number | null>(null);
-  const pending = useRef<Nudged | null>(null);
-  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  // A tap still waiting and shots typed may come before the page has seen the session they opened.
-  const justOpened = useRef<string | null>(null);
-  useEffect(() => {
-    justOpened.current = null;
-  }, [session]);
-
-  const shown = useMemo(() => withNudge(session, nudged), [session, nudged]);
+  const nudging = useNudging(append);
+  const { settleNudge } = nudging;
+  const shown = useMemo(() => withNudge(session, nudging.nudged), [session, nudging.nudged]);
   const lastEnd = shown?.shots.reduce((most, shot) => Math.max(most, shot.endNumber), 0) ?? 0;
   const endNumber = Math.max(startedEnd ?? 1, lastEnd, 1);
   const selected =
     shown?.shots.find((shot) => shot.shotId === selectedId) ?? shown?.shots.at(-1) ?? null;
 
   const [queue] = useState(() => new TapQueue());
-  const settleNudge = useCallback(() => {
-    clearTimeout(timer.current);
-    const now = pending.current;
-    if (now === null) return;
-    pending.current = null;
-    append([{ kind: 'shotAmended', ...now }]);
-    setNudged(null);
-  }, [append]);
   const settle = useCallback(() => {
     queue.flush();
     settleNudge();
@@ -96,42 +85,21 @@ export function usePlot(
     };
   }, [settle]);
 
+  const log = useShotLog(session, append, { opening, onOpened, distanceM });
+  const put = (shots: readonly PlottedShot[], kind: ArrowState): string => {
+    const { sessionId, newestShotId } = log(shots, kind, endNumber);
+    if (newestShotId !== undefined) setSelectedId(newestShotId);
+    return sessionId;
+  };
   const place = (shots: readonly PlottedShot[], kind: ArrowState = arrow) => {
     settle();
-    return log(shots, kind);
-  };
-  const log = (shots: readonly PlottedShot[], kind: ArrowState) => {
-    const bodies: EntryBody[] = [];
-    let sessionId = session?.closed === false ? session.sessionId : justOpened.current;
-    if (sessionId === null) {
-      const opened = opening();
-      sessionId = opened.sessionId;
-      justOpened.current = sessionId;
-      bodies.push(...opened.bodies);
-    }
-    for (const shot of shots) {
-      const shotId = newId();
-      setSelectedId(shotId);
-      bodies.push({
-        kind: 'shotPlaced',
-        shotId,
-        sessionId,
-        endNumber,
-        arrow: kind,
-        calledBad: false,
-        distanceM,
-        ...shot,
-      });
-    }
-    append(bodies);
-    if (sessionId !== session?.sessionId) onOpened(sessionId);
-    return sessionId;
+    return put(shots, kind);
   };
 
   useEffect(() => {
     queue.onTaken((shots) => {
       settleNudge();
-      log(shots, arrow);
+      put(shots, arrow);
     });
   });
 
@@ -142,18 +110,7 @@ export function usePlot(
 
   const nudge = (outwardMm: number, upMm: number) => {
     queue.flush();
-    if (selected === null) return;
-    const base = pending.current?.shotId === selected.shotId ? pending.current : selected;
-    if (pending.current !== null && pending.current.shotId !== selected.shotId) settle();
-    const next = {
-      shotId: selected.shotId,
-      outwardMm: base.outwardMm + outwardMm,
-      upMm: base.upMm + upMm,
-    };
-    pending.current = next;
-    setNudged(next);
-    clearTimeout(timer.current);
-    timer.current = setTimeout(settle, REST_MS);
+    if (selected !== null) nudging.nudge(selected, outwardMm, upMm);
   };
 
   const step = (way: -1 | 1) => {
@@ -200,12 +157,7 @@ export function usePlot(
       append([{ kind: 'shotAmended', shotId: selected.shotId, attitude }]);
     },
     undoLast: () => {
-      if (pending.current !== null) {
-        clearTimeout(timer.current);
-        pending.current = null;
-        setNudged(null);
-        return;
-      }
+      if (nudging.drop()) return;
       const last = session === null ? undefined : lastPlotEntry(state, session);
       if (last !== undefined) append([{ kind: 'undone', entryId: last }]);
       setSelectedId(null);
@@ -214,6 +166,86 @@ export function usePlot(
       settle();
       if (lastEnd >= endNumber) setStartedEnd(lastEnd + 1);
     },
+  };
+}
+
+/** Gathers nudges of one shot until the hand rests, so that one correction is one entry. */
+function useNudging(append: (bodies: readonly EntryBody[]) => readonly string[]) {
+  const [nudged, setNudged] = useState<Nudged | null>(null);
+  const pending = useRef<Nudged | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const settleNudge = useCallback(() => {
+    clearTimeout(timer.current);
+    const now = pending.current;
+    if (now === null) return;
+    pending.current = null;
+    append([{ kind: 'shotAmended', ...now }]);
+    setNudged(null);
+  }, [append]);
+  return {
+    nudged,
+    settleNudge,
+    nudge: (shot: Shot, outwardMm: number, upMm: number) => {
+      const base = pending.current?.shotId === shot.shotId ? pending.current : shot;
+      if (pending.current !== null && pending.current.shotId !== shot.shotId) settleNudge();
+      const next = {
+        shotId: shot.shotId,
+        outwardMm: base.outwardMm + outwardMm,
+        upMm: base.upMm + upMm,
+      };
+      pending.current = next;
+      setNudged(next);
+      clearTimeout(timer.current);
+      timer.current = setTimeout(settleNudge, REST_MS);
+    },
+    /** Takes back the nudge under way; false when there is none. */
+    drop: (): boolean => {
+      if (pending.current === null) return false;
+      clearTimeout(timer.current);
+      pending.current = null;
+      setNudged(null);
+      return true;
+    },
+  };
+}
+
+/** Logs shots, opening a session with the first of them when none is open. */
+function useShotLog(
+  session: ShootingSession | null,
+  append: (bodies: readonly EntryBody[]) => readonly string[],
+  { opening, onOpened, distanceM }: Placing,
+) {
+  // A tap still waiting and shots typed may come before the page has seen the session they opened.
+  const justOpened = useRef<string | null>(null);
+  useEffect(() => {
+    justOpened.current = null;
+  }, [session]);
+  return (shots: readonly PlottedShot[], kind: ArrowState, endNumber: number) => {
+    const bodies: EntryBody[] = [];
+    let sessionId = session?.closed === false ? session.sessionId : justOpened.current;
+    if (sessionId === null) {
+      const opened = opening();
+      sessionId = opened.sessionId;
+      justOpened.current = sessionId;
+      bodies.push(...opened.bodies);
+    }
+    let newestShotId: string | undefined;
+    for (const shot of shots) {
+      newestShotId = newId();
+      bodies.push({
+        kind: 'shotPlaced',
+        shotId: newestShotId,
+        sessionId,
+        endNumber,
+        arrow: kind,
+        calledBad: false,
+        distanceM,
+        ...shot,
+      });
+    }
+    append(bodies);
+    if (sessionId !== session?.sessionId) onOpened(sessionId);
+    return { sessionId, newestShotId };
   };
 }
 

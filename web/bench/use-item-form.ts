@@ -1,0 +1,106 @@
+import { useState } from 'react';
+import { v7 as newId } from 'uuid';
+import {
+  FIT_OUT_LABEL,
+  type FitOutItem,
+  ITEM_TOUCHES,
+  type StringMaterial,
+} from '#core/craft/fit-out.ts';
+import type { FacetId } from '#core/craft/steps.ts';
+import { checkProposal } from '#core/limits/check-proposal.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import type { ArrowFacts, BodyOf, StringFacts } from '#core/log/entry.ts';
+import { refusalWords } from '#core/words/limit-words.ts';
+import { itemProblem, readItemFields, storedValue } from './item-fields.ts';
+
+/** Stands for a string the record does not know yet. */
+export const NEW_STRING = 'new';
+
+export type ItemFormHandle = ReturnType<typeof useItemForm>;
+
+/** What the form holds, and what it comes to. */
+export function useItemForm(
+  state: BowState,
+  item: FitOutItem,
+  onDone: (body: BodyOf<'itemFitted'>) => void,
+) {
+  const [described, setDescribed] = useState('');
+  const [touches, setTouches] = useState<ReadonlySet<FacetId>>(() => new Set(ITEM_TOUCHES[item]));
+  const [stringId, setStringId] = useState(NEW_STRING);
+  const [material, setMaterial] = useState<StringMaterial>('lowStretch');
+  const [twists, setTwists] = useState('');
+  const [shots, setShots] = useState('0');
+  const [arrow, setArrow] = useState({ lengthMm: '', diameterMm: '', pointGr: '', massGr: '' });
+  const fields = readItemFields({ twists, shots, ...arrow });
+  const known = state.strings.all.find((string) => string.stringId === stringId);
+  const build = (off: boolean): BodyOf<'itemFitted'> | null => {
+    const words =
+      described.trim() === '' ? (known?.described ?? FIT_OUT_LABEL[item]) : described.trim();
+    const base = {
+      kind: 'itemFitted' as const,
+      item,
+      described: off ? '' : words,
+      touches: [...touches],
+    };
+    if (item === 'string') return { ...base, described: words, string: stringOf() };
+    if (item === 'shaft' && !off) {
+      const facts = arrowOf(words);
+      return facts === null ? base : { ...base, arrow: facts };
+    }
+    return base;
+  };
+  const stringOf = (): StringFacts =>
+    known === undefined
+      ? {
+          stringId: newId(),
+          material,
+          shotsBefore: storedValue(fields.shots) ?? 0,
+          ...(fields.twists.kind === 'value' ? { twists: fields.twists.stored } : {}),
+        }
+      : { stringId: known.stringId, material: known.material, shotsBefore: known.shots };
+  const arrowOf = (words: string): ArrowFacts | null => {
+    const lengthMm = storedValue(fields.lengthMm);
+    const diameterMm = storedValue(fields.diameterMm);
+    const pointMassG = storedValue(fields.pointGr);
+    if (lengthMm === null || diameterMm === null || pointMassG === null) return null;
+    const massG = storedValue(fields.massGr);
+    return {
+      described: words,
+      lengthMm,
+      diameterMm,
+      pointMassG,
+      ...(massG === null ? {} : { massG }),
+    };
+  };
+  const problem = itemProblem(item, fields);
+  const proposed = problem === null ? build(false) : null;
+  const refusal = proposed === null ? null : checkProposal(state, [proposed]);
+  const against =
+    refusal === null || proposed === null ? null : refusalWords(refusal, [proposed], state);
+  const submit = (off: boolean, despite?: string) => {
+    if (problem !== null && !off) return;
+    if (against !== null && !off && despite === undefined) return;
+    const body = build(off);
+    if (body !== null) onDone(despite === undefined ? body : { ...body, despite });
+  };
+  return {
+    described,
+    setDescribed,
+    touches,
+    setTouches,
+    stringId,
+    setStringId,
+    material,
+    setMaterial,
+    twists,
+    setTwists,
+    shots,
+    setShots,
+    arrow,
+    setArrow,
+    known,
+    problem,
+    against,
+    submit,
+  };
+}

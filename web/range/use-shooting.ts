@@ -1,0 +1,58 @@
+import { useMemo, useState } from 'react';
+import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { stateForSession } from '#core/log/as-of.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import type { EntryBody } from '#core/log/entry.ts';
+import { speakingShotIds } from '#core/session/speaking-shots.ts';
+import { walkBackStanding } from '#core/walk-back/walk-back-standing.ts';
+import { usePlot } from './plot/use-plot.ts';
+import { useChosenSession } from './session/use-chosen-session.ts';
+import { useSessionSetup } from './session/use-session-setup.ts';
+
+/** The session looked at, its plot, and what its shots say. */
+export function useShooting(
+  state: BowState,
+  append: (bodies: readonly EntryBody[]) => readonly string[],
+  unit: 'cm' | 'in',
+) {
+  const [walkFromM, setWalkFromM] = useState<number | null>(null);
+  const setup = useSessionSetup(state, unit);
+
+  const { session: stored, choose: goTo } = useChosenSession(state);
+  const looked = useMemo(
+    () => (stored === null ? state : stateForSession(state, stored)),
+    [state, stored],
+  );
+  const walkBack = useMemo(
+    () => (stored?.sessionKind === 'walkBack' ? walkBackStanding(looked, stored) : null),
+    [looked, stored],
+  );
+  const distanceM =
+    walkBack === null ? stored?.distanceM : (walkFromM ?? walkBack.nextM ?? stored?.distanceM);
+  const plot = usePlot(state, stored, append, {
+    opening: setup.opening,
+    onOpened: goTo,
+    distanceM: walkBack === null ? undefined : distanceM,
+  });
+  const { session } = plot;
+  const verdict = useMemo(
+    () => (session?.sessionKind === 'bareShaft' ? sessionVerdict(looked, session) : null),
+    [looked, session],
+  );
+  const speakingIds = useMemo(
+    () => (session === null ? new Set<string>() : speakingShotIds(looked, session)),
+    [session, looked],
+  );
+  return {
+    plot,
+    session,
+    looked,
+    verdict,
+    walkBack,
+    speakingIds,
+    setup,
+    goTo,
+    distanceM,
+    setWalkFromM,
+  };
+}
