@@ -49,10 +49,11 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
       wouldChange: 'A taller butt, the mark hung higher, or a faster arrow.',
       doneLabel: 'Understood',
     };
-  const { drift, bow } = fit;
+  const { drift, bend } = fit;
   if (drift.call === 'plus' || drift.call === 'minus') return reachMove(state, fit);
-  if (bow !== null && (bow.call === 'plus' || bow.call === 'minus')) return preloadMove(state, bow);
-  if (drift.call === 'inside' && (bow === null || bow.call === 'inside')) return straightMove();
+  if (bend !== null && (bend.call === 'plus' || bend.call === 'minus'))
+    return preloadMove(state, bend);
+  if (drift.call === 'inside' && (bend === null || bend.call === 'inside')) return straightMove();
   const again = drift.call === 'undecided' ? fit.farthestM : (fit.nearestM + fit.farthestM) / 2;
   const distances = [...new Set(shots.map(({ distanceM }) => distanceM))];
   const nearest = distances.reduce((best, one) =>
@@ -186,9 +187,9 @@ function reachMove(
   };
 }
 
-function preloadMove(state: BowState, bow: WalkBackFigure): Move {
+function preloadMove(state: BowState, bend: WalkBackFigure): Move {
   const gain = preloadGain(state);
-  const amount = gain.changes > 0 && bow.mm * gain.mean > 0 ? -QUARTER : QUARTER;
+  const amount = gain.changes > 0 && bend.mm * gain.mean > 0 ? -QUARTER : QUARTER;
   const changes = [{ control: 'plungerPreload' as const, amount }];
   return {
     ...plain(movesWords(changes)),
@@ -196,7 +197,7 @@ function preloadMove(state: BowState, bow: WalkBackFigure): Move {
     expect: 'Expect the line to straighten; if it bends more, go the other way',
     why: 'The line is straight neither way but bends: preload or side drag, not centre shot.',
     reasons: [
-      `Its middle stands ${cm(bow.mm)} ± ${cm(bow.plusMinusMm)} cm off the straight.`,
+      `Its middle stands ${cm(bend.mm)} ± ${cm(bend.plusMinusMm)} cm off the straight.`,
       gain.changes === 0
         ? 'Which way preload bends the line is not known before this bow has shown it.'
         : `Learned from ${gain.changes} ${gain.changes === 1 ? 'change' : 'changes'} on this bow.`,
@@ -236,13 +237,13 @@ function preloadGain(state: BowState): LineGain {
   return learned(
     PRELOAD_BOW,
     lineAnswers(state, 'plungerPreload').flatMap(({ change, before, after }) =>
-      before.bow === null || after.bow === null
+      before.bend === null || after.bend === null
         ? []
         : [
             {
               amount: change.amount,
-              shift: after.bow.mm - before.bow.mm,
-              halfWidth: Math.hypot(after.bow.plusMinusMm, before.bow.plusMinusMm),
+              shift: after.bend.mm - before.bend.mm,
+              halfWidth: Math.hypot(after.bend.plusMinusMm, before.bend.plusMinusMm),
             },
           ],
     ),

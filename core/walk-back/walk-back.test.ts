@@ -25,7 +25,7 @@ describe('the line of a walk-back', () => {
   it('recovers known lean and curve within its 90 % intervals, 9 times in 10', () => {
     const uniform = seededUniform(41);
     const normal = standardNormal(uniform);
-    const held = { drift: 0, bow: 0 };
+    const held = { drift: 0, bend: 0 };
     const WALKS = 1000;
     for (let i = 0; i < WALKS; i += 1) {
       const [b, c] = [3 * normal(), 0.15 * normal()];
@@ -34,12 +34,12 @@ describe('the line of a walk-back', () => {
       // Slope in the middle of the walk, over the whole of it; sagitta over its half.
       const drift = (b + 2 * c * 17.5) * 15;
       if (Math.abs(fit.drift.mm - drift) <= fit.drift.plusMinusMm) held.drift += 1;
-      if (Math.abs(fit.bow!.mm - c * 7.5 ** 2) <= fit.bow!.plusMinusMm) held.bow += 1;
+      if (Math.abs(fit.bend!.mm - c * 7.5 ** 2) <= fit.bend!.plusMinusMm) held.bend += 1;
     }
     console.log(
-      `walk-back 90 % intervals hold: lean ${held.drift / 10} %, curve ${held.bow / 10} %`,
+      `walk-back 90 % intervals hold: lean ${held.drift / 10} %, curve ${held.bend / 10} %`,
     );
-    for (const count of [held.drift, held.bow]) {
+    for (const count of [held.drift, held.bend]) {
       expect(count / WALKS).toBeGreaterThanOrEqual(0.87);
       expect(count / WALKS).toBeLessThanOrEqual(0.93);
     }
@@ -79,7 +79,7 @@ describe('the line of a walk-back', () => {
           )!;
           expect(mirrored.drift.mm).toBeCloseTo(-fit.drift.mm, 6);
           expect(shifted.drift.mm).toBeCloseTo(fit.drift.mm, 6);
-          expect(shifted.bow!.mm).toBeCloseTo(fit.bow!.mm, 6);
+          expect(shifted.bend!.mm).toBeCloseTo(fit.bend!.mm, 6);
         },
       ),
     );

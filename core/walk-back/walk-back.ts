@@ -14,7 +14,7 @@ export interface WalkBackHit {
   readonly outwardMm: number;
 }
 
-/** One thing the hits show, mm over the whole walk: drift or bow of the line. */
+/** One thing the hits show, mm over the whole walk: drift or bend of the line. */
 export interface WalkBackFigure {
   readonly mm: number;
   readonly plusMinusMm: number;
@@ -29,7 +29,7 @@ export interface WalkBackFit {
   /** Drift from nearest to farthest; plus is outward with distance. */
   readonly drift: WalkBackFigure;
   /** How far the middle stands off the straight; null with fewer than three distances. */
-  readonly bow: WalkBackFigure | null;
+  readonly bend: WalkBackFigure | null;
   /** Drift a metre, mm: what a turn of reach acts on. */
   readonly leanMmPerM: { readonly mean: number; readonly plusMinus: number };
 }
@@ -79,7 +79,7 @@ export function fitWalkBack(
     farthestM,
     at: (distanceM) => valueOf(fit, row(distanceM)),
     drift: figureOf(combine([0, 2, 0]), toleranceMm),
-    bow: curved ? figureOf(combine([0, 0, 1]), toleranceMm) : null,
+    bend: curved ? figureOf(combine([0, 0, 1]), toleranceMm) : null,
     leanMmPerM: leanOf(combine([0, 1 / half, 0])),
   };
 }

@@ -37,7 +37,7 @@ export function WalkBackPanel({
       </p>
       {fit !== null && (
         <p className="mt-1 text-sub leading-snug">
-          {fit.bow === null ? 'A third distance shows whether it bends.' : bowWords(fit.bow)}
+          {fit.bend === null ? 'A third distance shows whether it bends.' : bendWords(fit.bend)}
         </p>
       )}
       {shots.length > 0 && (
@@ -88,8 +88,8 @@ function saysWords(drift: WalkBackFigure): string {
   }
 }
 
-function bowWords(bow: WalkBackFigure): string {
-  switch (bow.call) {
+function bendWords(bend: WalkBackFigure): string {
+  switch (bend.call) {
     case 'plus':
     case 'minus':
       return 'And it bends: preload or side drag.';
