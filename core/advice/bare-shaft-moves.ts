@@ -1,6 +1,6 @@
 import { BLAME_LIST } from '../craft/blame-list.ts';
-import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
-import { showNumber, showChance } from '../quantity/show.ts';
+import { movesWords } from '../craft/controls.ts';
+import { showChance } from '../quantity/show.ts';
 import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
@@ -15,6 +15,7 @@ import {
 import type { Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
 import { type Remedy, remedyEffect } from '../bare-shaft/remedies.ts';
+import { axisLines, effectWords, sideWords, whyWords } from '../words/bare-shaft-words.ts';
 import { remedyKey, sideEffects } from '../words/remedy-words.ts';
 
 /** An end that a verdict can grow on. */
@@ -32,6 +33,7 @@ export function bareShaftMove(
     verdict.counted.fletched + verdict.counted.bare === 0
   ) {
     return shootMove(
+      'first',
       'Shoot bare and fletched',
       'Nothing has been shot since the last change.',
       [],
@@ -42,6 +44,7 @@ export function bareShaftMove(
   const { up, outward } = verdict;
   if (up.offsetMm === null && outward.offsetMm === null) {
     return shootMove(
+      'endOut',
       'Shoot the end out',
       'At least two fletched and two bare shots are needed before anything can be said.',
       [],
@@ -92,6 +95,7 @@ function blameMove(
 ): Move {
   return {
     ...shootMove(
+      'blame',
       'Check before blaming bow or arrow',
       BLAME_BECAUSE[why],
       BLAME_LIST.filter(({ id }) => items.includes(id)).map(({ words }) => words),
@@ -112,7 +116,7 @@ function bounceMove(
 ): Move {
   const changes = [{ control: 'nockingPoint', amount: raiseMm }] as const;
   return {
-    ...shootMove(movesWords(changes), '', axisReasons(state, verdict), null),
+    ...shootMove('bounce', movesWords(changes), '', axisLines(state, verdict), null),
     key: 'mend:bounce',
     expect: 'Expect bare shafts to turn round: high first, then down as you come down',
     why: `The tail bounces: lower made it worse (${showChance(chance)} sure). It stands far too low and only looks high. Go well up, then come down.`,
@@ -132,7 +136,7 @@ function waitMove(
   verdict: BareShaftVerdict,
   { why, axis, likely }: Extract<BareShaftDecision, { kind: 'shoot' }>,
 ): Move {
-  const reasons = axisReasons(state, verdict);
+  const reasons = axisLines(state, verdict);
   const likelyAfter =
     axis === null || likely === null
       ? null
@@ -141,6 +145,7 @@ function waitMove(
   switch (why) {
     case 'oneMoreInside':
       return shootMove(
+        'oneMore',
         'One more end, touch nothing',
         'Both axes look inside. It counts as done when a second end agrees.',
         reasons,
@@ -148,6 +153,7 @@ function waitMove(
       );
     case 'oneLook':
       return shootMove(
+        'again',
         'Shoot again, touch nothing',
         `One look says ${cause}. One end proves nothing; two that agree do.`,
         reasons,
@@ -155,6 +161,7 @@ function waitMove(
       );
     case 'verticalFirst':
       return shootMove(
+        'again',
         'Shoot again, touch nothing',
         `Across it looks ${cause}, but up and down comes first and is not settled: a nocking point far off can pass for a stiff or weak shaft.`,
         reasons,
@@ -162,6 +169,7 @@ function waitMove(
       );
     case 'undecided':
       return shootMove(
+        'again',
         'Shoot again, touch nothing',
         'The offset cannot be told from the scatter yet. More shots settle it; turning something would only hide it.',
         reasons,
@@ -170,13 +178,8 @@ function waitMove(
   }
 }
 
-/** The cause by the side the remedy works against. */
-function sideWords(axis: BareShaftAxis, remedy: Remedy | null): string {
-  const call = (remedy?.before.plusSide ?? 1) >= 0.5 ? 'plus' : 'minus';
-  return causeOf(axis === 'bareShaftUp' ? 'up' : 'outward', call) ?? '';
-}
-
 function shootMove(
+  id: string,
   title: string,
   why: string,
   reasons: readonly string[],
@@ -184,7 +187,7 @@ function shootMove(
 ): Move {
   return {
     ...plainMove('bareShaft', title),
-    key: `shoot:${title}`,
+    key: `shoot:${id}`,
     expect: `${END.fletched} fletched, ${END.bare} bare`,
     why,
     reasons,
@@ -195,16 +198,6 @@ function shootMove(
     doneLabel: 'Start the next end',
     likelyAfter,
   };
-}
-
-function axisReasons(state: BowState, verdict: BareShaftVerdict): readonly string[] {
-  const context = { hand: state.bow.hand, unit: 'cm' } as const;
-  const line = (name: string, axis: 'outward' | 'up', judged: AxisVerdict) => {
-    const words = offsetWords(axis, judged, context);
-    if (words === null || judged.odds === null) return `${name}: too few shots.`;
-    return `${name}: ${words}; inside ± ${showNumber(verdict.toleranceMm / 10, 1)} cm with ${showNumber(100 * judged.odds.inside, 0)} % chance.`;
-  };
-  return [line('Across', 'outward', verdict.outward), line('Up and down', 'up', verdict.up)];
 }
 
 /** What a remedy is proposed for, and instead of what. */
@@ -237,7 +230,7 @@ function remedyMove(
     expect: `Expect bare shafts ${figure(remedy.after)}, now ${figure(remedy.before)}`,
     why: whyWords(axis, remedy, verdict[short].call === 'undecided'),
     reasons: [
-      ...axisReasons(state, verdict),
+      ...axisLines(state, verdict),
       `With everything shot before it: ${figure(remedy.before)}.`,
       effectWords(remedy),
       `It would raise the chance of being inside from ${showChance(remedy.before.odds.inside)} to ${showChance(remedy.after.odds.inside)}.`,
@@ -282,32 +275,6 @@ function placeOf({ amounts }: Remedy): MovePlace {
   if (amounts.has('plungerPreload')) return 'plunger';
   if (amounts.has('topBolt')) return 'topLimb';
   return amounts.has('twists') ? 'string' : 'arrow';
-}
-
-function whyWords(axis: BareShaftAxis, remedy: Remedy, isOpen: boolean): string {
-  const cause = sideWords(axis, remedy);
-  if (isOpen) {
-    const side = Math.max(remedy.before.plusSide, 1 - remedy.before.plusSide);
-    return `${cause} with ${showChance(side)}, though this session alone has not settled it: turning this now is worth more than another end.`;
-  }
-  if (axis === 'bareShaftUp')
-    return `${cause}. Vertical first: a nocking point far off can pass for a stiff or weak shaft.`;
-  const reach = remedy.reversible
-    ? 'Of what can be taken back, this does most.'
-    : 'Everything that can be taken back is spent or would not do.';
-  return `${cause}, and up and down no longer hides it. ${reach}`;
-}
-
-function effectWords(remedy: Remedy): string {
-  const [entry] = remedy.amounts;
-  if (entry === undefined) return '';
-  const [control, amount] = entry;
-  const { shiftMm, plusMinusMm, changes } = remedyEffect.shift(remedy);
-  const from =
-    changes === 0
-      ? 'Rule of thumb'
-      : `Learned on this bow from ${changes} ${changes === 1 ? 'change' : 'changes'}`;
-  return `${from}: ${showAmount(control, amount)} of ${CONTROL_FACTS[control].name.toLowerCase()} moves bare shafts ${showNumber(Math.abs(shiftMm), 0)} ± ${showNumber(plusMinusMm, 0)} mm at ${REFERENCE_DISTANCE_M} m.`;
 }
 
 function isSetAside(state: BowState, key: string): boolean {

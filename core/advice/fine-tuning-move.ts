@@ -1,5 +1,5 @@
-import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
-import { showChance, showNumber } from '../quantity/show.ts';
+import { movesWords } from '../craft/controls.ts';
+import { showNumber } from '../quantity/show.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import {
@@ -8,6 +8,7 @@ import {
 } from '../fine-tuning/fine-tuning-standing.ts';
 import type { Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
+import { curveLines, ratioWords, settingWords } from '../words/fine-tuning-words.ts';
 
 /** Shots an end, and ends at one setting before the next is gone to. */
 const END_SHOTS = 6;
@@ -25,7 +26,7 @@ export function fineTuningMove(state: BowState, session: ShootingSession): Move 
       ...plain('Enough for today'),
       key: `tuning:day:${session.sessionId}`,
       why: `${shotsToday} shots: a tired archer’s groups say more of the archer than of the bow. Everything is kept; go on another day.`,
-      reasons: curveReasons(standing),
+      reasons: curveLines(standing),
       doneLabel: 'Understood',
     };
   }
@@ -56,7 +57,7 @@ function shootMove(why: string, standing: FineTuningStanding): Move {
     key: `tuning:shoot:${standing.setting}`,
     expect: `${END_SHOTS} fletched at ${standing.experiment.distanceM} m`,
     why,
-    reasons: curveReasons(standing),
+    reasons: curveLines(standing),
     action: { kind: 'shootEnd', fletched: END_SHOTS, bare: 0 },
     doneLabel: 'Start the next end',
   };
@@ -70,7 +71,7 @@ function turnMove(standing: FineTuningStanding, to: number, why: string): Move {
     key: `tuning:turn:${to}`,
     expect: `Then ${ENDS_A_VISIT} ends at ${settingWords(standing, to)}`,
     why,
-    reasons: curveReasons(standing),
+    reasons: curveLines(standing),
     place:
       control === 'nockingPoint' ? 'nockingPoint' : control === 'twists' ? 'string' : 'plunger',
     action: { kind: 'change', changes },
@@ -90,7 +91,7 @@ function narrowMove(standing: FineTuningStanding): Move {
     key: 'tuning:narrow',
     expect: `${settingWords(standing, best)} against ${settingWords(standing, other)}, then the first again`,
     why: `Less than ${showNumber(100 * Math.max(0.01, fit.leftToGain), 0)} % of the group is left to gain. What was found on the way is proved in one half hour, one after the other.`,
-    reasons: curveReasons(standing),
+    reasons: curveLines(standing),
     action: {
       kind: 'narrowExperiment',
       experimentId: experiment.experimentId,
@@ -125,7 +126,7 @@ function finishMove(standing: FineTuningStanding): Move {
     key: 'tuning:keep',
     expect: 'Then shoot bare shafts once and record where they land',
     why: `Side by side, ${words}. ${sure > 0.2 && sure < 0.8 ? 'They differ less than the scatter: either would do.' : ''}`.trim(),
-    reasons: curveReasons(standing),
+    reasons: curveLines(standing),
     action: {
       kind: 'closeExperiment',
       experimentId: experiment.experimentId,
@@ -135,41 +136,7 @@ function finishMove(standing: FineTuningStanding): Move {
   };
 }
 
-function ratioWords(comparison: NonNullable<FineTuningStanding['finish']>['comparison']): string {
-  if (comparison === null) return 'not known against that';
-  const { ratio, low, high } = comparison;
-  return `${showNumber(ratio, 2)} (${showNumber(low, 2)} to ${showNumber(high, 2)}) times that`;
-}
-
-/** Where a setting lies from where the control stood at first. */
-export function settingWords(
-  { experiment }: Pick<FineTuningStanding, 'experiment'>,
-  setting: number,
-): string {
-  if (setting === 0) return 'the first setting';
-  const { control } = experiment;
-  const facts = CONTROL_FACTS[control];
-  return `${showAmount(control, Math.abs(setting))} ${setting > 0 ? facts.plus : facts.minus}`;
-}
-
-function curveReasons(standing: FineTuningStanding): readonly string[] {
-  const { fit, ends, voided } = standing;
-  if (ends.length === 0) return [];
-  const lines = fit.settings
-    .filter((one) => one.ends > 0)
-    .map(
-      (one) =>
-        `${settingWords(standing, one.setting)}: group ${showNumber(one.groupMm, 0)} mm (${showNumber(one.lowMm, 0)} to ${showNumber(one.highMm, 0)}), ${one.ends} ${one.ends === 1 ? 'end' : 'ends'}, best with ${showChance(one.isBest)}.`,
-    );
-  return voided.ends === 0
-    ? lines
-    : [
-        ...lines,
-        `${voided.ends} ends from before something else was changed are left out: they compare two things at once.`,
-      ];
-}
-
-function plain(title: string): Move {
+function plain(title: string): Omit<Move, 'key'> {
   return {
     ...plainMove('fineTuning', title),
     wouldChange: 'More ends: the curve is drawn anew after each.',

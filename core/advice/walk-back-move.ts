@@ -45,6 +45,7 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
   if (fit === null || next.kind === 'buttTooSmall')
     return {
       ...plain('The butt is too small for a walk-back'),
+      key: 'walkBack:buttTooSmall',
       why: 'Two distances at least must keep a hand’s breadth and three scatters on the butt.',
       wouldChange: 'A taller butt, the mark hung higher, or a faster arrow.',
       doneLabel: 'Understood',
@@ -277,6 +278,6 @@ function cm(mm: number): string {
   return showNumber(Math.abs(mm) / 10, 1);
 }
 
-function plain(title: string): Move {
+function plain(title: string): Omit<Move, 'key'> {
   return { ...plainMove('walkBack', title), caution: 'bareShafts' };
 }

@@ -41,7 +41,7 @@ export function BesideTheButt({
   return (
     <>
       {move !== null && (
-        <p className="-mt-1 border-l-2 border-accent pl-3 font-[640] text-accent @roomy:hidden">
+        <p className="mt-1 border-l-2 border-accent pl-3 font-[640] text-accent @roomy:hidden">
           <a href="#next-move" className="-mb-3 block min-h-11 content-center">
             Next: <Fractions text={move.title} />
           </a>

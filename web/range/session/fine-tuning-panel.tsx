@@ -2,7 +2,7 @@ import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { showChance, showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
-import { settingWords } from '#core/advice/fine-tuning-move.ts';
+import { settingWords } from '#core/words/fine-tuning-words.ts';
 import { ChartFold } from '../charts/chart-fold.tsx';
 import { TuningChart } from '../charts/tuning-chart.tsx';
 

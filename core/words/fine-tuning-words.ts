@@ -1,0 +1,41 @@
+import { CONTROL_FACTS, showAmount } from '../craft/controls.ts';
+import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';
+import { showChance, showNumber } from '../quantity/show.ts';
+
+/** How the group at one setting compares with that at the other. */
+export function ratioWords(
+  comparison: NonNullable<FineTuningStanding['finish']>['comparison'],
+): string {
+  if (comparison === null) return 'not known against that';
+  const { ratio, low, high } = comparison;
+  return `${showNumber(ratio, 2)} (${showNumber(low, 2)} to ${showNumber(high, 2)}) times that`;
+}
+
+/** Where a setting lies from where the control stood at first. */
+export function settingWords(
+  { experiment }: Pick<FineTuningStanding, 'experiment'>,
+  setting: number,
+): string {
+  if (setting === 0) return 'the first setting';
+  const { control } = experiment;
+  const facts = CONTROL_FACTS[control];
+  return `${showAmount(control, Math.abs(setting))} ${setting > 0 ? facts.plus : facts.minus}`;
+}
+
+/** What every setting tried has shown, a line each. */
+export function curveLines(standing: FineTuningStanding): readonly string[] {
+  const { fit, ends, voided } = standing;
+  if (ends.length === 0) return [];
+  const lines = fit.settings
+    .filter((one) => one.ends > 0)
+    .map(
+      (one) =>
+        `${settingWords(standing, one.setting)}: group ${showNumber(one.groupMm, 0)} mm (${showNumber(one.lowMm, 0)} to ${showNumber(one.highMm, 0)}), ${one.ends} ${one.ends === 1 ? 'end' : 'ends'}, best with ${showChance(one.isBest)}.`,
+    );
+  return voided.ends === 0
+    ? lines
+    : [
+        ...lines,
+        `${voided.ends} ends from before something else was changed are left out: they compare two things at once.`,
+      ];
+}
