@@ -178,10 +178,13 @@ test('a schema wider or narrower than its type, or a kind of entry without a fil
     expect(text).toContain(from);
     return { [file]: text.replace(from, to) };
   };
+  const asItIs = housePlanted({});
+  expect(asItIs.run('tsc', ['-p', 'core', '--noEmit', '--pretty', 'false'])).toBe('');
+  asItIs.end();
   for (const planted of [
     changed(`${kinds}/reading.ts`, '    tool: text,', '    tool: text.optional(),'),
     changed(`${kinds}/fact-parts.ts`, 'twists: z.int', 'twist: z.int'),
-    changed(`${kinds}/shots-fired.ts`, ', note: text', ''),
+    changed(`${kinds}/shots-fired.ts`, '    note: text,\n', ''),
     changed(`${kinds}/entry-kinds.ts`, '  note,\n', ''),
     changed(
       'core/log/entry.ts',

@@ -30,10 +30,15 @@ type Frozen<T> = T extends readonly (infer Item)[]
   : T extends object
     ? { readonly [Key in keyof T]: Frozen<T[Key]> }
     : T;
-/** Whether two types are the same, optional fields and their names included. */
-// The compiler holds two such functions for one only where the types they ask after are the same.
-type Asks<Type> = <T>() => T extends Type ? 1 : 2;
-type IsSame<One, Other> = Asks<One> extends Asks<Other> ? true : false;
+/**
+ * Whether two types are the same, optional fields and their names included: the compiler holds two such
+ * functions for one only where what they ask after is identical. (An alias for the function would be
+ * compared by variance instead, and let a renamed optional field through.)
+ */
+/* eslint-disable @typescript-eslint/no-unnecessary-type-parameters -- the parameter is what is asked with */
+type IsSame<One, Other> =
+  (<T>() => T extends One ? 1 : 2) extends <T>() => T extends Other ? 1 : 2 ? true : false;
+/* eslint-enable @typescript-eslint/no-unnecessary-type-parameters */
 /** `Schema` where it allows just what the type says, no more and no less; else nothing fits. */
 type Checked<Body, Schema extends z.ZodType> =
   IsSame<Frozen<Body>, Frozen<z.infer<Schema>>> extends true
