@@ -17,6 +17,7 @@ import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { comparisonNotes } from '#core/words/comparison-notes.ts';
 import { fineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
 import { nextMove } from '#core/advice/next-move.ts';
+import { speakMoveOrNull, type SpokenMove } from '#core/words/moves/speak-move.ts';
 import { sessionEvidence } from '#core/bare-shaft/session-evidence.ts';
 import { stepStates } from '#core/order/step-states.ts';
 import { walkBackStanding } from '#core/walk-back/walk-back-standing.ts';
@@ -48,6 +49,14 @@ function expectSense(what: string, answer: unknown): void {
   }
 }
 
+/** What is shown of a move and what its button does, without the data its words are made of. */
+function saidOf(move: SpokenMove | null): unknown {
+  if (move === null) return null;
+  const { title, expect: expected, why, reasons, wouldChange, thenCheck, doneLabel, action } = move;
+  const other = [move.runnerUp?.title, move.runnerUp?.expect];
+  return [title, expected, why, reasons, wouldChange, thenCheck, doneLabel, action, other];
+}
+
 describe('any log the contract lets in', () => {
   it('opens, and what is said of it holds no number that is none', () => {
     fc.assert(
@@ -61,7 +70,9 @@ describe('any log the contract lets in', () => {
           expectSense(kind, [now?.value, now?.plusMinus]);
           for (const control of CONTROLS) expectSense(kind, gainOf(state, kind, control));
         }
-        expectSense('the next move', nextMove(state, nowMs));
+        const move = speakMoveOrNull(state, nextMove(state, nowMs));
+        expectSense('the next move', saidOf(move));
+        expectSense('what may follow', saidOf(move?.likelyAfter ?? null));
         expectSense('a back-up', backUpOf(state, 'Second'));
         for (const one of state.sessions) {
           const then = stateForSession(state, one);

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { LoggedEntry } from '#core/log/entry.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
-import { nextMove } from '#core/advice/next-move.ts';
+import { spokenMove } from '#core/fixtures/spoken-move.ts';
 import { stepStates } from '#core/order/step-states.ts';
 import { demoClub } from './demo-club.ts';
 
@@ -39,7 +39,7 @@ describe('the invented club', () => {
     expect(first?.outward.offsetMm ?? 0).toBe(0); // spoke before the change; nothing of it counts now
     expect(second?.outward.offsetMm).toBeGreaterThan(0);
     expect(third?.done).toBe(true);
-    expect(nextMove(heron, NOW_MS)?.title).toMatch(/twists in/);
+    expect(spokenMove(heron, NOW_MS)?.title).toMatch(/twists in/);
   });
 
   it('has an honest “undecided”, a bow that is stale, and one nearly done', () => {

@@ -1,25 +1,15 @@
-import { BLAME_LIST } from '../craft/blame-list.ts';
-import { movesWords } from '../craft/controls.ts';
-import { showChance } from '../quantity/show.ts';
-import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
+import type { BareShaftAxis } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import type { AxisVerdict } from '../groups/axis-verdict.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
-import { causeOf, offsetWords } from '../words/verdict-words.ts';
-import {
-  type BareShaftDecision,
-  bareShaftDecision,
-  type BlameWhy,
-} from '../bare-shaft/bare-shaft-decision.ts';
-import type { Move, MovePlace } from './move.ts';
+import { type BareShaftDecision, bareShaftDecision } from '../bare-shaft/bare-shaft-decision.ts';
+import type { BareShaftBecause } from './move-because.ts';
+import type { ChangeList, Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
-import { type Remedy, remedyEffect } from '../bare-shaft/remedies.ts';
-import { axisLines, effectWords, sideWords, whyWords } from '../words/bare-shaft-words.ts';
-import { remedyKey, sideEffects } from '../words/remedy-words.ts';
+import type { Remedy } from '../bare-shaft/remedies.ts';
 
 /** An end that a verdict can grow on. */
-const END = { fletched: 6, bare: 3 } as const;
+export const BARE_SHAFT_END = { fletched: 6, bare: 3 } as const;
 
 /** What the bare shafts ask for next. Vertical before lateral; one control at a time. */
 export function bareShaftMove(
@@ -27,38 +17,18 @@ export function bareShaftMove(
   session: ShootingSession | null,
   verdict: BareShaftVerdict | null,
 ): Move | null {
-  if (
-    session === null ||
-    verdict === null ||
-    verdict.counted.fletched + verdict.counted.bare === 0
-  ) {
-    return shootMove(
-      'first',
-      'Shoot bare and fletched',
-      'Nothing has been shot since the last change.',
-      [],
-      null,
-    );
-  }
+  if (session === null || verdict === null || verdict.counted.fletched + verdict.counted.bare === 0)
+    return shootMove('first', { topic: 'bareShaftShoot', why: 'first' });
   if (verdict.done) return null;
-  const { up, outward } = verdict;
-  if (up.offsetMm === null && outward.offsetMm === null) {
-    return shootMove(
-      'endOut',
-      'Shoot the end out',
-      'At least two fletched and two bare shots are needed before anything can be said.',
-      [],
-      null,
-    );
-  }
+  if (verdict.up.offsetMm === null && verdict.outward.offsetMm === null)
+    return shootMove('endOut', { topic: 'bareShaftShoot', why: 'endOut' });
   const decision = bareShaftDecision(state, session, verdict, (remedy) =>
     isSetAside(state, remedyKey(remedy)),
   );
-  return moveFor(state, session, verdict, decision);
+  return moveFor(session, verdict, decision);
 }
 
 function moveFor(
-  state: BowState,
   session: ShootingSession,
   verdict: BareShaftVerdict,
   decision: BareShaftDecision,
@@ -66,207 +36,104 @@ function moveFor(
   switch (decision.kind) {
     case 'done':
       return null;
-    case 'checkBlame':
-      return blameMove(session.sessionId, decision);
-    case 'mend':
-      return remedyMove(state, session, decision.remedy, { ...decision, verdict });
-    case 'bounce':
-      return bounceMove(state, verdict, decision);
-    case 'spent': {
-      const axis = decision.axis === 'bareShaftUp' ? 'up' : 'outward';
-      return nothingLeftMove(axis, verdict[axis], state);
+    case 'checkBlame': {
+      const { sessionId } = session;
+      return {
+        ...shootMove('blame', { topic: 'bareShaftBlame', decision }),
+        key: 'blame',
+        action: { kind: 'checkBlame', sessionId, items: decision.items },
+      };
     }
+    case 'mend':
+      return mendMove(session, verdict, decision);
+    case 'bounce':
+      return bounceMove(verdict, decision);
+    case 'spent':
+      return spentMove(verdict, decision.axis);
     case 'shoot':
-      return waitMove(state, session, verdict, decision);
+      return waitMove(session, verdict, decision);
   }
-}
-
-const BLAME_BECAUSE: Readonly<Record<BlameWhy, string>> = {
-  scattered:
-    'The bare shafts scatter more than the bow can explain: form, nock fit and contact first.',
-  conflict: 'What was seen disagrees with where the shafts landed: something else is at work.',
-  contact: 'Marks on rest or riser: the tail touches, and a touched shaft tells nothing of spine.',
-};
-
-/** Before bow or arrow is blamed: what is to be looked at, in order. */
-function blameMove(
-  sessionId: string,
-  { why, items }: Extract<BareShaftDecision, { kind: 'checkBlame' }>,
-): Move {
-  return {
-    ...shootMove(
-      'blame',
-      'Check before blaming bow or arrow',
-      BLAME_BECAUSE[why],
-      BLAME_LIST.filter(({ id }) => items.includes(id)).map(({ words }) => words),
-      null,
-    ),
-    key: 'blame',
-    expect: 'Go through the list, in order',
-    action: { kind: 'checkBlame', sessionId, items },
-    doneLabel: 'All looked at',
-  };
 }
 
 /** The tail strikes and rebounds: what looks high is far too low. */
 function bounceMove(
-  state: BowState,
   verdict: BareShaftVerdict,
-  { raiseMm, chance }: Extract<BareShaftDecision, { kind: 'bounce' }>,
+  decision: Extract<BareShaftDecision, { kind: 'bounce' }>,
 ): Move {
-  const changes = [{ control: 'nockingPoint', amount: raiseMm }] as const;
   return {
-    ...shootMove('bounce', movesWords(changes), '', axisLines(state, verdict), null),
+    ...plainMove('bareShaft', { topic: 'bareShaftBounce', verdict, decision }),
     key: 'mend:bounce',
-    expect: 'Expect bare shafts to turn round: high first, then down as you come down',
-    why: `The tail bounces: lower made it worse (${showChance(chance)} sure). It stands far too low and only looks high. Go well up, then come down.`,
-    wouldChange: 'Bare shafts that rise when the nocking point is lowered.',
-    caution: null,
-    thenCheck: 'Powder on shelf and rest after the next end, then bare shafts again.',
     place: 'nockingPoint',
-    action: { kind: 'change', changes },
-    doneLabel: 'Done',
+    action: {
+      kind: 'change',
+      changes: [{ control: 'nockingPoint', amount: decision.raiseMm }],
+    },
   };
 }
 
-/** Nothing may be touched yet: says which of the reasons it is. */
+/** Nothing may be touched yet. */
 function waitMove(
-  state: BowState,
   session: ShootingSession,
   verdict: BareShaftVerdict,
-  { why, axis, likely }: Extract<BareShaftDecision, { kind: 'shoot' }>,
+  decision: Extract<BareShaftDecision, { kind: 'shoot' }>,
 ): Move {
-  const reasons = axisLines(state, verdict);
-  const likelyAfter =
-    axis === null || likely === null
-      ? null
-      : remedyMove(state, session, likely, { verdict, axis, others: [] });
-  const cause = axis === null ? '' : sideWords(axis, likely).toLowerCase();
-  switch (why) {
-    case 'oneMoreInside':
-      return shootMove(
-        'oneMore',
-        'One more end, touch nothing',
-        'Both axes look inside. It counts as done when a second end agrees.',
-        reasons,
-        null,
-      );
-    case 'oneLook':
-      return shootMove(
-        'again',
-        'Shoot again, touch nothing',
-        `One look says ${cause}. One end proves nothing; two that agree do.`,
-        reasons,
-        likelyAfter,
-      );
-    case 'verticalFirst':
-      return shootMove(
-        'again',
-        'Shoot again, touch nothing',
-        `Across it looks ${cause}, but up and down comes first and is not settled: a nocking point far off can pass for a stiff or weak shaft.`,
-        reasons,
-        likelyAfter,
-      );
-    case 'undecided':
-      return shootMove(
-        'again',
-        'Shoot again, touch nothing',
-        'The offset cannot be told from the scatter yet. More shots settle it; turning something would only hide it.',
-        reasons,
-        null,
-      );
-  }
+  const { why, axis, likely } = decision;
+  const move = shootMove(why === 'oneMoreInside' ? 'oneMore' : 'again', {
+    topic: 'bareShaftWait',
+    verdict,
+    decision,
+  });
+  if (axis === null || likely === null) return move;
+  const likelyAfter = mendMove(session, verdict, { axis, remedy: likely, others: [] });
+  return { ...move, likelyAfter };
 }
 
-function shootMove(
-  id: string,
-  title: string,
-  why: string,
-  reasons: readonly string[],
-  likelyAfter: Move | null,
-): Move {
+function shootMove(id: string, because: BareShaftBecause): Move {
   return {
-    ...plainMove('bareShaft', title),
+    ...plainMove('bareShaft', because),
     key: `shoot:${id}`,
-    expect: `${END.fletched} fletched, ${END.bare} bare`,
-    why,
-    reasons,
-    wouldChange: 'The next end.',
     caution: 'bareShafts',
-    thenCheck: 'Call a bad shot before looking; mark it, do not drop it.',
-    action: { kind: 'shootEnd', ...END },
-    doneLabel: 'Start the next end',
-    likelyAfter,
+    action: { kind: 'shootEnd', ...BARE_SHAFT_END },
   };
 }
 
 /** What a remedy is proposed for, and instead of what. */
-interface Weighed {
-  readonly verdict: BareShaftVerdict;
+interface Mending {
   readonly axis: BareShaftAxis;
+  readonly remedy: Remedy;
   readonly others: readonly Remedy[];
 }
 
-function remedyMove(
-  state: BowState,
+function mendMove(
   session: ShootingSession,
-  remedy: Remedy,
-  { verdict, axis, others }: Weighed,
+  verdict: BareShaftVerdict,
+  { axis, remedy, others }: Mending,
 ): Move {
-  const short = axis === 'bareShaftUp' ? 'up' : 'outward';
-  const context = { hand: state.bow.hand, unit: 'cm' } as const;
-  const scale = session.distanceM / REFERENCE_DISTANCE_M;
-  const figure = (outlook: Remedy['before']) => {
-    const { offsetMm, plusMinusMm } = remedyEffect.standing(outlook);
-    const at = { offsetMm: offsetMm * scale, plusMinusMm: plusMinusMm * scale };
-    return offsetWords(short, { ...verdict[short], ...at }, context) ?? '';
-  };
-  const changes = changesOf(remedy);
+  const because = { topic: 'bareShaftMend', verdict, session, axis } as const;
   const [second] = others;
   return {
+    ...plainMove('bareShaft', { ...because, remedy, others }),
     key: remedyKey(remedy),
-    step: 'bareShaft',
-    title: movesWords(changes),
-    expect: `Expect bare shafts ${figure(remedy.after)}, now ${figure(remedy.before)}`,
-    why: whyWords(axis, remedy, verdict[short].call === 'undecided'),
-    reasons: [
-      ...axisLines(state, verdict),
-      `With everything shot before it: ${figure(remedy.before)}.`,
-      effectWords(remedy),
-      `It would raise the chance of being inside from ${showChance(remedy.before.odds.inside)} to ${showChance(remedy.after.odds.inside)}.`,
-      ...others.map(
-        (other) =>
-          `${movesWords(changesOf(other))}: to ${showChance(other.after.odds.inside)}${other.reversible ? '' : ', and it cannot be taken back'}.`,
-      ),
-      ...sideEffects(state, remedy),
-    ],
-    wouldChange: 'A second end on the other side, contact marks, or a mixed-up point mass.',
     caution: remedy.amounts.has('topBolt')
       ? 'bolts'
       : remedy.amounts.has('shaftCut')
         ? 'cutting'
         : 'bareShafts',
-    thenCheck:
-      axis === 'bareShaftUp'
-        ? 'Bare shafts again: same side, smaller. If it grows, the tail may be bouncing: go well up.'
-        : 'Bare shafts again, then sight marks.',
     place: placeOf(remedy),
-    action: { kind: 'change', changes },
-    doneLabel: 'Done',
+    action: { kind: 'change', changes: changesOf(remedy) },
     runnerUp:
       second === undefined
         ? null
-        : {
-            title: movesWords(changesOf(second)),
-            expect: `Expect bare shafts ${figure(second.after)}`,
-            changes: changesOf(second),
-          },
-    likelyAfter: null,
-    stop: false,
+        : { changes: changesOf(second), because: { ...because, remedy: second } },
   };
 }
 
-function changesOf({ amounts }: Remedy) {
+/** The same remedy has the same key, so that it can be set aside. */
+function remedyKey({ amounts }: Remedy): string {
+  return `mend:${[...amounts.keys()].join('+')}`;
+}
+
+function changesOf({ amounts }: Remedy): ChangeList {
   return [...amounts].map(([control, amount]) => ({ control, amount }));
 }
 
@@ -283,27 +150,12 @@ function isSetAside(state: BowState, key: string): boolean {
   );
 }
 
-/** Everything the bow has is spent: say so instead of proposing the impossible. */
-function nothingLeftMove(axis: 'outward' | 'up', judged: AxisVerdict, state: BowState): Move {
-  const cause = (causeOf(axis, judged.call) ?? '').toLowerCase();
-  const words = offsetWords(axis, judged, { hand: state.bow.hand, unit: 'cm' }) ?? '';
+/** Everything the bow has is spent: said instead of proposing the impossible. */
+function spentMove(verdict: BareShaftVerdict, axis: BareShaftAxis): Move {
   return {
-    key: `spent:${axis}`,
-    step: 'bareShaft',
-    title: axis === 'up' ? 'Nocking point is at its limit' : 'Another shaft',
-    expect: null,
-    why: `Still ${cause}, ${words}, and what this bow can turn is spent or set aside.`,
-    reasons: [
-      'Weak is cured in the arrow by cutting or a lighter point, stiff by a heavier point; then by another spine.',
-    ],
-    wouldChange: 'A remedy set aside earlier.',
+    ...plainMove('bareShaft', { topic: 'bareShaftSpent', verdict, axis }),
+    key: `spent:${axis === 'bareShaftUp' ? 'up' : 'outward'}`,
     caution: 'cutting',
-    thenCheck: 'Ask a coach or a bow technician before cutting.',
     place: 'arrow',
-    action: { kind: 'nothing' },
-    doneLabel: 'Understood',
-    runnerUp: null,
-    likelyAfter: null,
-    stop: false,
   };
 }

@@ -3,12 +3,14 @@ import { BowLog } from '../fixtures/bow-log.ts';
 import { HANDS, type Hand } from '../craft/bow-terms.ts';
 import { sideOf } from '../craft/handedness.ts';
 import { limbLineMove } from './limb-line-move.ts';
+import { speakMove } from '../words/moves/speak-move.ts';
 import { stepStates } from '../order/step-states.ts';
 
 function moveOf(log: BowLog) {
   const status = stepStates(log.state).find(({ step }) => step.id === 'limbLine');
   if (status === undefined) throw new Error('no limb line');
-  return limbLineMove(log.state, status);
+  const move = limbLineMove(log.state, status);
+  return move === null ? null : speakMove(log.state, move);
 }
 const changes = (log: BowLog) => {
   const move = moveOf(log);

@@ -1,14 +1,12 @@
-import type { Hand } from '../craft/bow-terms.ts';
-import { CONTROL_FACTS, type Control, showAmount } from '../craft/controls.ts';
-import { sideOf } from '../craft/handedness.ts';
+import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
 import { effectOn, presentReading } from '../gains/present-reading.ts';
 import { mixtureCdf, mixtureMean } from '../numeric/normal-mixture.ts';
-import { showNumber, showTurns } from '../quantity/show.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { countedBand } from '../setup/counted-band.ts';
+import type { ScrewTurn } from './move-because.ts';
 import { clamp, type Move, roundToStep } from './move.ts';
 import { sideScrewTravel } from '../limits/side-screw-limits.ts';
 import { plainMove } from './plain-move.ts';
@@ -28,16 +26,6 @@ const SIGN_KNOWN = 0.9;
 const TRIAL_TURNS = { first: 1 / 8, again: 1 / 2 } as const;
 const MOST_TURNS = 1;
 
-interface ScrewTurn {
-  readonly limb: string;
-  readonly control: Control;
-  readonly amount: number;
-  readonly trial: boolean;
-  readonly problem: string;
-  readonly expectMm: number;
-  readonly plusMinusMm: number;
-}
-
 /**
  * Which side screw to loosen and which to tighten, and how far, both pockets in one unstringing. A
  * pocket that has never been turned gets a trial of 1/8: which way it answers depends on how it is
@@ -47,39 +35,15 @@ export function limbLineMove(state: BowState, status: StepStatus): Move | null {
   const turns = LIMBS.map((one) => turnFor(state, one)).filter((one) => one !== null);
   const first = turns[0];
   if (first === undefined) return spentPocketMove(state, status) ?? rodOnlyMove(state, status);
-  const { hand } = state.bow;
-  const trial = turns.some((one) => one.trial);
   return {
+    ...plainMove(status.step.id, { topic: 'sideScrews', status, turns }),
     key: `screws:${turns.map(({ control }) => control).join()}`,
-    step: status.step.id,
-    title: turns
-      .map((turn) => `${turn.limb} pocket ${showAmount(turn.control, turn.amount)}`)
-      .join(', '),
-    expect: trial
-      ? 'A trial: watch which way the string goes.'
-      : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)}, ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
-    why: turns.map((turn) => `${turn.problem} ${screwWords(turn, hand)}`).join(' '),
-    reasons: [
-      ...turns.map((turn) =>
-        turn.trial
-          ? `${turn.limb} pocket: which way a screw moves the string depends on how it is made, and has not shown yet. A small turn first; a larger one when that is too little to see.`
-          : `${turn.limb} pocket: its answer was seen on this bow and is kept.`,
-      ),
-      'Never both screws loose. Then look at the tips for twist; a twisted limb is for a technician.',
-      status.step.why,
-    ],
-    wouldChange: 'A fresh look with one eye and the head still.',
     caution: 'bolts',
-    thenCheck: 'Limb line: top, bottom and long rod. Then centre shot.',
     place: first.limb === 'Top' ? 'topLimb' : 'bottomLimb',
     action: {
       kind: 'change',
       changes: turns.map(({ control, amount }) => ({ control, amount })),
     },
-    doneLabel: 'Done',
-    runnerUp: null,
-    likelyAfter: null,
-    stop: false,
   };
 }
 
@@ -112,7 +76,7 @@ function turnFor(
     control,
     amount,
     trial,
-    problem: `The string passes ${offWords(present.value, state.bow.hand)} of the ${limb.toLowerCase()} gauge’s middle.`,
+    nowMm: present.value,
     expectMm: present.value + effect.shift,
     plusMinusMm: Math.hypot(present.plusMinus, effect.plusMinus),
   };
@@ -148,19 +112,6 @@ function withinScrewTravel(state: BowState, control: Control, meant: number): nu
   return 0;
 }
 
-/** `1.2 mm left`: how far off and to which side, as the archer stands behind. */
-function offWords(outwardMm: number, hand: Hand): string {
-  return `${showNumber(Math.abs(outwardMm), 1)} mm ${sideOf(outwardMm, hand)}`;
-}
-
-/** Loosen first, then tighten: + tightens the outward screw. */
-function screwWords({ limb, control, amount }: ScrewTurn, hand: Hand): string {
-  const tighten = sideOf(amount, hand);
-  const loosen = sideOf(-amount, hand);
-  const size = showAmount(control, amount);
-  return `${limb} pocket: loosen the ${loosen} screw ${size}, then tighten the ${tighten} one as much.`;
-}
-
 /** A gauge is still off and its pocket's screws have gone as far as they may: it does not answer. */
 function spentPocketMove(state: BowState, status: StepStatus): Move | null {
   const off = LIMBS.find(({ reading }) => {
@@ -171,17 +122,16 @@ function spentPocketMove(state: BowState, status: StepStatus): Move | null {
   });
   const present = off === undefined ? null : presentReading(state, off.reading);
   if (off === undefined || present === null) return null;
-  const { turns, guessed } = sideScrewTravel(state.bow);
   return {
-    ...plainMove(status.step.id, `${off.limb} pocket: for a bow technician`),
+    ...plainMove(status.step.id, {
+      topic: 'pocketSpent',
+      status,
+      limb: off.limb,
+      offMm: present.value,
+    }),
     key: `pocketSpent:${off.control}`,
-    why: `The string still passes ${offWords(present.value, state.bow.hand)} of the ${off.limb.toLowerCase()} gauge’s middle, and its side screws have gone the ${showTurns(turns)} ${guessed ? 'that are allowed while the maker’s figure is unknown' : 'the maker allows'}.`,
-    reasons: ['A pocket that does not answer may be loose, worn or crooked.', status.step.why],
-    wouldChange: 'The maker’s figure for the side screws (ms), or a fresh look.',
     caution: 'inspect',
-    thenCheck: 'Limb line after the technician has seen it.',
     place: off.limb === 'Top' ? 'topLimb' : 'bottomLimb',
-    doneLabel: 'Understood',
   };
 }
 
@@ -190,22 +140,10 @@ function rodOnlyMove(state: BowState, status: StepStatus): Move | null {
   const rod = presentReading(state, 'limbLineRod');
   if (rod === null) return null;
   return {
+    ...plainMove(status.step.id, { topic: 'rodOff', status, offMm: rod.value }),
     key: 'rodOff',
-    step: status.step.id,
-    title: 'Look at the long rod',
-    expect: null,
-    why: `The string runs down both gauges, and ${offWords(rod.value, state.bow.hand)} of the long rod: a bent rod or bushing, or a riser that is not straight. The gauges decide.`,
-    reasons: [
-      'Turn the rod half a turn and look again: a bent rod swings, a crooked bushing does not.',
-    ],
-    wouldChange: 'The reading with the rod turned, or another rod.',
     caution: 'inspect',
-    thenCheck: 'Limb line, long rod.',
     place: 'bow',
     action: { kind: 'enterReading', entryText: `${READINGS.limbLineRod.code} ` },
-    doneLabel: 'Enter it again',
-    runnerUp: null,
-    likelyAfter: null,
-    stop: false,
   };
 }

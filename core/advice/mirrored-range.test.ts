@@ -5,7 +5,7 @@ import { outwardFromRight } from '../craft/handedness.ts';
 import { bowFor, type BowLog } from '../fixtures/bow-log.ts';
 import { conflictWords, sourceWords, togetherWords } from '../words/evidence-words.ts';
 import { sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
-import { nextMove } from './next-move.ts';
+import { spokenMove } from '../fixtures/spoken-move.ts';
 import { sessionEvidence } from '../bare-shaft/session-evidence.ts';
 
 const swapped = (words: string) =>
@@ -15,7 +15,7 @@ const swapped = (words: string) =>
 
 /** All words of the next move but its key. */
 function wordsOf(log: BowLog): string {
-  const move = nextMove(log.state, log.nowMs);
+  const move = spokenMove(log.state, log.nowMs);
   return JSON.stringify([move?.title, move?.expect, move?.why, move?.reasons, move?.action]);
 }
 

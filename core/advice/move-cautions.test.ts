@@ -4,12 +4,11 @@ import type { StepId } from '../craft/steps.ts';
 import { bareShaftBow, BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import { causeOf } from '../words/verdict-words.ts';
-import { nextMove } from './next-move.ts';
-import type { Move } from './move.ts';
+import { spokenMove } from '../fixtures/spoken-move.ts';
 import { remediesFor } from '../bare-shaft/remedies.ts';
 
-const moveOf = (log: BowLog): Move => {
-  const move = nextMove(log.state, log.nowMs);
+const moveOf = (log: BowLog) => {
+  const move = spokenMove(log.state, log.nowMs);
   if (move === null) throw new Error('no move');
   return move;
 };

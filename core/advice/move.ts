@@ -1,6 +1,9 @@
 import type { CautionId } from '../craft/cautions.ts';
 import type { Control } from '../craft/controls.ts';
 import type { StepId } from '../craft/steps.ts';
+import type { ShootingBar } from '../limits/limit-refusal.ts';
+import type { SafetyStop } from '../limits/stops.ts';
+import type { MoveBecause, OtherBecause } from './move-because.ts';
 
 /** Where on the drawing a move takes the hand: the thread starts here. */
 export type MovePlace =
@@ -16,13 +19,13 @@ export type MovePlace =
   | 'bow'
   | 'butt';
 
+/** Controls moved together in one go, each with how far: + is in, up, outward, stiffer, heavier. */
+export type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
+
 /** What pressing “Done” means. */
 type MoveAction =
   /** Log these changes: one move, one string-off. */
-  | {
-      readonly kind: 'change';
-      readonly changes: readonly { readonly control: Control; readonly amount: number }[];
-    }
+  | { readonly kind: 'change'; readonly changes: ChangeList }
   /** Put this on the entry line and let the tuner read the tool. */
   | { readonly kind: 'enterReading'; readonly entryText: string }
   | { readonly kind: 'confirmStep'; readonly step: StepId }
@@ -42,42 +45,38 @@ type MoveAction =
       readonly best: number;
       readonly other: number;
     }
-  | { readonly kind: 'closeExperiment'; readonly experimentId: string; readonly why: string }
+  | { readonly kind: 'closeExperiment'; readonly experimentId: string }
   | { readonly kind: 'nothing' };
 
-/** A second-best proposal, in short. */
+/** A second-best proposal. */
 export interface OtherMove {
-  readonly title: string;
-  readonly expect: string;
-  readonly changes: readonly { readonly control: Control; readonly amount: number }[];
+  readonly changes: ChangeList;
+  readonly because: OtherBecause;
 }
 
-/** One proposal: what, how much, why, what to expect, what can go wrong, what to check after. */
+/**
+ * One proposal, as data: which control and how far, where, why, what it is expected to do, what can go
+ * wrong. Sentences are made of it in `words/moves`, and nothing here is made of a sentence.
+ */
 export interface Move {
   /** The same proposal has the same key, so that it can be set aside. */
   readonly key: string;
   readonly step: StepId | null;
-  /** As an instruction: `3 twists in`. */
-  readonly title: string;
-  /** `Expect brace 8 5/8 ± 1/32 in`; null when nothing is predicted. */
-  readonly expect: string | null;
-  readonly why: string;
-  /** The whole chain, one fact a line, with the data used. */
-  readonly reasons: readonly string[];
-  /** What would change this advice. */
-  readonly wouldChange: string | null;
+  /** Why it is proposed, and what is expected of it. */
+  readonly because: MoveBecause;
   readonly caution: CautionId | null;
-  readonly thenCheck: string | null;
   readonly place: MovePlace;
   readonly action: MoveAction;
-  /** What the button says. */
-  readonly doneLabel: string;
   /** The best move of another kind, for who would rather not do this one. */
   readonly runnerUp: OtherMove | null;
   /** What will probably come next, for who wants to look ahead or go ahead. */
   readonly likelyAfter: Move | null;
-  /** True when a hard limit is already passed: shown as a stop. */
-  readonly stop: boolean;
+  /** The hard limit that is passed: the bow is not shot until this is done. */
+  readonly stop: SafetyStop | null;
+  /** What keeps the bow from its first shot until this is done. */
+  readonly bar: ShootingBar | null;
+  /** Steps of the order of work that are not settled, though this comes after them. */
+  readonly openBefore: readonly StepId[];
 }
 
 /** Rounds to a whole number of steps, clear of floating dust. */

@@ -6,8 +6,7 @@ import { CONTROL_FACTS } from '../craft/controls.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { STEPS } from '../craft/steps.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
-import type { Move } from './move.ts';
-import { nextMove } from './next-move.ts';
+import { spokenMove } from '../fixtures/spoken-move.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 
 const GROUP = [
@@ -33,8 +32,8 @@ function shot(log: BowLog, ends: number, outward: number, up: number): BowLog {
   }
   return log;
 }
-const moveOf = (log: BowLog): Move | null => nextMove(log.state, log.nowMs);
-function changesOf(move: Move | null) {
+const moveOf = (log: BowLog) => spokenMove(log.state, log.nowMs);
+function changesOf(move: ReturnType<typeof moveOf>) {
   return move?.action.kind === 'change' ? move.action.changes : [];
 }
 
@@ -158,20 +157,20 @@ describe('nextMove', () => {
     for (let i = 0; i < 4; i += 1) log.read('braceHeight', 216, 216.5, 215.5);
     log.read('braceHeight', 247);
     const again = moveOf(log);
-    expect(again).toMatchObject({ stop: true, title: 'Measure brace height again' });
+    expect(again).toMatchObject({ isStop: true, title: 'Measure brace height again' });
     expect(again?.action).toEqual({ kind: 'enterReading', entryText: 'b ' });
     expect(again?.why).toContain('9 3/4 in, outside the maker’s limits');
     log.read('braceHeight', 246.5);
-    expect(moveOf(log)).toMatchObject({ stop: true });
+    expect(moveOf(log)).toMatchObject({ isStop: true });
     expect(moveOf(log)?.title).not.toBe('Measure brace height again');
     log.read('braceHeight', 216);
-    expect(moveOf(log)?.stop ?? false).toBe(false);
+    expect(moveOf(log)?.isStop ?? false).toBe(false);
   });
 
   it('brings brace back inside the maker’s limits as a stop, whatever else is open', () => {
     const log = new BowLog().settle({ braceHeight: 224 });
     const move = moveOf(log);
-    expect(move?.stop).toBe(true);
+    expect(move?.isStop).toBe(true);
     for (const { control, amount } of changesOf(move)) log.change(control, amount);
     expect(presentReading(log.state, 'braceHeight')!.value).toBeLessThanOrEqual(222.25);
   });
@@ -196,8 +195,8 @@ describe('nextMove', () => {
     const first = moveOf(log)!;
     log.add({ kind: 'moveSetAside', moveKey: first.key, title: first.title });
     expect(moveOf(log)?.key).not.toBe(first.key);
-    expect(nextMove(log.state, log.nowMs + 15 * 3_600_000)?.key).not.toBe(first.key);
-    expect(nextMove(log.state, log.nowMs + 17 * 3_600_000)?.key).toBe(first.key);
+    expect(spokenMove(log.state, log.nowMs + 15 * 3_600_000)?.key).not.toBe(first.key);
+    expect(spokenMove(log.state, log.nowMs + 17 * 3_600_000)?.key).toBe(first.key);
   });
 });
 

@@ -1,12 +1,5 @@
-import {
-  BRACE_REFERENCE_LABEL,
-  HAND_LABEL,
-  hasAdjustableBolts,
-  HOOK_LABEL,
-  PURPOSE_LABEL,
-} from '../craft/bow-terms.ts';
+import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { stepLists } from '../craft/checklists.ts';
-import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import { SESSION_KIND_FACTS } from '../craft/session-kinds.ts';
 import type { StepId } from '../craft/steps.ts';
 import { presentReading } from '../gains/present-reading.ts';
@@ -18,17 +11,16 @@ import { walkBackMove } from './walk-back-move.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
-import type { Move, OtherMove } from './move.ts';
+import type { MoveBecause } from './move-because.ts';
+import type { ChangeList, Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
-import { stepWords } from '../words/step-words.ts';
 import { countedBand } from '../setup/counted-band.ts';
 import { setupMove } from './setup-moves.ts';
 import { beyondBand, type StepStatus, stepStates } from '../order/step-states.ts';
 import { targetFor } from '../setup/targets.ts';
-import { boltsOutNow, boltTravel } from '../limits/bolt-limits.ts';
+import { boltsOutNow } from '../limits/bolt-limits.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import type { ShootingBar } from '../limits/limit-refusal.ts';
-import { barWords } from '../words/limit-words.ts';
 import { shootingBars } from '../limits/shooting-bars.ts';
 import { stopMove } from './stop-moves.ts';
 
@@ -79,7 +71,7 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
 
 /** A move as far as the limits let it be proposed; null when they do not. */
 function withinLimits(state: BowState, move: Move): Move | null {
-  const refused = (changes: OtherMove['changes']) => checkChanges(state, changes) !== null;
+  const refused = (changes: ChangeList) => checkChanges(state, changes) !== null;
   if (move.action.kind === 'change' && refused(move.action.changes)) return null;
   const { runnerUp, likelyAfter } = move;
   return {
@@ -105,9 +97,9 @@ function barMove(state: BowState, steps: readonly StepStatus[], bar: ShootingBar
   if (status === undefined) return null;
   const move =
     bar === 'braceUnread'
-      ? measureMove(state, { ...status, missing: ['braceHeight'] })
+      ? measureMove({ ...status, missing: ['braceHeight'] })
       : moveForStep(state, status);
-  return move === null ? null : { ...move, reasons: [barWords(bar), ...move.reasons] };
+  return move === null ? null : { ...move, bar };
 }
 
 /** Draw weight, brace and tiller move each other: all are read before any is corrected. */
@@ -139,8 +131,7 @@ function newStringMove(state: BowState, steps: readonly StepStatus[]): Move | nu
   const bars = shootingBars(state);
   if (status === undefined || bars.includes('notAssembled') || bars.includes('nockFitOpen'))
     return null;
-  if (bars.includes('braceUnread'))
-    return measureMove(state, { ...status, missing: ['braceHeight'] });
+  if (bars.includes('braceUnread')) return measureMove({ ...status, missing: ['braceHeight'] });
   const own = targetFor(state, 'braceHeight');
   const present = presentReading(state, 'braceHeight');
   if (own?.source !== 'this bow' || present === null || !present.fresh) return null;
@@ -160,48 +151,39 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
     const { session, verdict } = bareShaftEvidence(state, 'bareShaftVertical');
     return bareShaftMove(state, session, verdict);
   }
-  if (status.missing.length > 0) return countMove(state, status) ?? measureMove(state, status);
+  if (status.missing.length > 0) return countMove(state, status) ?? measureMove(status);
   if (SETUP_STEPS.includes(step.id)) return null;
   if (status.state === 'outOfBand') return adjustMove(state, status);
   if (step.clearing.by === 'readings') {
-    return step.clearing.look === null ? null : confirmMove(status, step.clearing.look);
+    return step.clearing.look === null ? null : confirmMove(status, 'look');
   }
   if (step.clearing.by === 'shots') return shootInMove(status, step.clearing.count);
-  if (stepLists(step.id).length > 0) return listMove(status, step.clearing.ask);
-  if (step.id === 'purpose') return factsMove(state, status);
-  return confirmMove(status, step.clearing.ask);
+  if (stepLists(step.id).length > 0) return openListMove(status, 'list');
+  if (step.id === 'purpose') return openListMove(status, 'facts');
+  return confirmMove(status, 'look');
 }
 
 /** A bow just put together: twists and bolt turns are counted before anything is turned. */
 function countMove(state: BowState, status: StepStatus): Move | null {
   if (!state.bow.inParts || status.step.id !== SETUP_STEPS[0]) return null;
-  if (state.positions.twists === null) {
-    return {
-      ...stepMove(status, 'Count the twists in the string'),
-      key: 'count:twists',
-      why: 'What a twist does grows with the twists already in, and the string has limits: 0.25 to 0.8 an inch.',
-      thenCheck: 'Type tc and the count.',
-      place: 'string',
-      action: { kind: 'enterReading', entryText: 'tc ' },
-      doneLabel: 'Enter it',
-    };
-  }
-  return countBoltsMove(state, status);
+  if (state.positions.twists !== null) return countBoltsMove(state, status);
+  return {
+    ...stepMove(status, { topic: 'countTwists', status }),
+    key: 'count:twists',
+    place: 'string',
+    action: { kind: 'enterReading', entryText: 'tc ' },
+  };
 }
 
 /** Before a bolt is turned somebody has to know where it stands. */
 function countBoltsMove(state: BowState, status: StepStatus): Move | null {
   if (!hasAdjustableBolts(state.bow.school) || boltsOutNow(state) !== null) return null;
-  const travel = boltTravel(state.bow);
   return {
-    ...stepMove(status, 'Count the turns both bolts stand out'),
+    ...stepMove(status, { topic: 'countBolts', status }),
     key: 'count:bolts',
-    why: `Gently in to the stop, then out to the middle. The limits are counted from there: ${travel.turns} turns${travel.guessed ? ', a guess; the maker’s figure wins' : ' by the maker'}.`,
     caution: 'bolts',
-    thenCheck: 'Type bo and the turns out, top and bottom if they differ.',
     place: 'topLimb',
     action: { kind: 'enterReading', entryText: 'bo ' },
-    doneLabel: 'Enter it',
   };
 }
 
@@ -210,35 +192,14 @@ function asBuiltMove(state: BowState, status: StepStatus): Move | null {
   if (hasAdjustableBolts(state.bow.school) || status.state !== 'outOfBand') return null;
   if (status.step.id === 'roughBrace') return null;
   return {
-    ...stepMove(status, `${status.step.name} is as built`),
+    ...stepMove(status, { topic: 'asBuilt', status }),
     key: `asBuilt:${status.step.id}`,
-    why: `It is ${stepWords(status)}, and this bow’s bolts are for assembly only. Tune what can be moved: twists, nocking point, arrow.`,
-    wouldChange: 'A limb pad or another limb: work for a bow technician.',
-    doneLabel: 'Understood',
   };
 }
 
-/** What is to be confirmed is said, and opens to be put right. */
-function factsMove({ bow }: BowState, status: StepStatus): Move {
-  const facts = [
-    HAND_LABEL[bow.hand],
-    `hook ${HOOK_LABEL[bow.hook]}`,
-    `for ${PURPOSE_LABEL[bow.purpose]}`,
-    `brace read ${BRACE_REFERENCE_LABEL[bow.braceReference]}`,
-  ];
-  return {
-    ...confirmMove(status, upperFirst(`${facts.join(', ')}.`)),
-    action: { kind: 'openStep', step: status.step.id },
-    doneLabel: 'Look at them',
-  };
-}
-
-function listMove(status: StepStatus, ask: string): Move {
-  return {
-    ...confirmMove(status, ask),
-    action: { kind: 'openStep', step: status.step.id },
-    doneLabel: 'Go through the list',
-  };
+/** What is to be confirmed is a list to go through, or facts that open to be put right. */
+function openListMove(status: StepStatus, ask: 'list' | 'facts'): Move {
+  return { ...confirmMove(status, ask), action: { kind: 'openStep', step: status.step.id } };
 }
 
 /** The move the butt asks for while a session is open and fresh; says what is still open before it. */
@@ -250,9 +211,7 @@ function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number):
   const move = sessionMove(state, session);
   if (move === null) return null;
   const open = openBefore(steps, SESSION_KIND_FACTS[session.sessionKind].step);
-  if (open.length === 0) return move;
-  const words = `Not settled before it: ${open.map((status) => lowerFirst(status.step.name)).join(', ')}.`;
-  return { ...move, reasons: [...move.reasons, words] };
+  return { ...move, openBefore: open.map(({ step }) => step.id) };
 }
 
 /** What a session of each kind asks for. */
@@ -274,43 +233,26 @@ function openBefore(steps: readonly StepStatus[], id: StepId): readonly StepStat
   return steps.slice(0, Math.max(0, end)).filter((status) => status.state !== 'holds');
 }
 
-function isUntouched({ state, begun }: StepStatus): boolean {
-  return state === 'toDo' && !begun;
-}
-
 function shootInMove(status: StepStatus, needed: number): Move {
-  const half = Math.ceil(needed / 2);
+  const shots = Math.ceil(needed / 2);
   return {
-    ...stepMove(status, `Shoot in: ${half} shots`),
-    why: `${status.step.why} ${isUntouched(status) ? '' : `So far ${stepWords(status)}.`}`.trim(),
-    thenCheck: 'Brace height after 20, 50 and 100 shots.',
+    ...stepMove(status, { topic: 'shootIn', status, shots }),
     place: 'string',
-    action: { kind: 'fireShots', count: half },
-    doneLabel: `${half} shots shot`,
+    action: { kind: 'fireShots', count: shots },
   };
 }
 
-function confirmMove(status: StepStatus, ask: string): Move {
+function confirmMove(status: StepStatus, ask: 'look' | 'list' | 'facts'): Move {
   return {
-    ...stepMove(status, status.step.name),
-    expect: ask,
-    why:
-      status.step.clearing.by === 'readings'
-        ? `Measured; a look that no tool replaces is still to come. ${status.step.why}`
-        : status.state === 'stale'
-          ? `It is ${stepWords(status)}. ${status.step.why}`
-          : status.step.why,
+    ...stepMove(status, { topic: 'confirm', status, ask }),
     action: { kind: 'confirmStep', step: status.step.id },
-    doneLabel: 'It is so',
   };
 }
 
-function stepMove(status: StepStatus, title: string): Move {
+function stepMove(status: StepStatus, because: MoveBecause): Move {
   return {
-    ...plainMove(status.step.id, title),
+    ...plainMove(status.step.id, because),
     key: `step:${status.step.id}`,
-    why: status.step.why,
-    reasons: [`Order of work: ${lowerFirst(status.step.why)}`],
     caution: status.step.caution,
     place: 'bow',
   };

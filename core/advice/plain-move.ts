@@ -1,25 +1,19 @@
 import type { StepId } from '../craft/steps.ts';
+import type { MoveBecause } from './move-because.ts';
 import type { Move } from './move.ts';
 
-/**
- * A move with a title and nothing else said yet: what differs is spread over it. Its key is not made of
- * the title: a reworded move is the same proposal, and stays set aside.
- */
-export function plainMove(step: StepId | null, title: string): Omit<Move, 'key'> {
+/** A move of which only its step and its reason are said yet: what differs is spread over it. */
+export function plainMove(step: StepId | null, because: MoveBecause): Omit<Move, 'key'> {
   return {
     step,
-    title,
-    expect: null,
-    why: '',
-    reasons: [],
-    wouldChange: null,
+    because,
     caution: null,
-    thenCheck: null,
     place: 'butt',
     action: { kind: 'nothing' },
-    doneLabel: 'Done',
     runnerUp: null,
     likelyAfter: null,
-    stop: false,
+    stop: null,
+    bar: null,
+    openBefore: [],
   };
 }

@@ -3,9 +3,9 @@ import { BowLog } from '../fixtures/bow-log.ts';
 import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
 import { shootingBars } from '../limits/shooting-bars.ts';
 import { stopsOf } from '../limits/stops.ts';
-import { nextMove } from './next-move.ts';
+import { spokenMove } from '../fixtures/spoken-move.ts';
 
-const moveOf = (log: BowLog) => nextMove(log.state, log.nowMs);
+const moveOf = (log: BowLog) => spokenMove(log.state, log.nowMs);
 const kindsOf = (log: BowLog) => stopsOf(log.state).map(({ kind }) => kind);
 const ARROW = { described: '', lengthMm: 760, diameterMm: 6, pointMassG: 8 };
 
@@ -23,7 +23,7 @@ describe('a bolt beyond its travel', () => {
       { kind: 'boltBeyondTravel', bolt: 'top', outTurns: 3.5, travelTurns: 3, guessed: false },
     ]);
     expect(moveOf(log)).toMatchObject({
-      stop: true,
+      isStop: true,
       title: 'Top bolt 1/2 turn in',
       caution: 'bolts',
       action: { kind: 'change', changes: [{ control: 'topBolt', amount: 0.5 }] },
@@ -31,7 +31,7 @@ describe('a bolt beyond its travel', () => {
     expect(moveOf(log)!.why).toMatch(/3 1\/2 turns out.*maker allows 3 turns out.*lose its seat/);
     log.change('topBolt', 0.5);
     expect(kindsOf(log)).toEqual([]);
-    expect(moveOf(log)?.stop).not.toBe(true);
+    expect(moveOf(log)?.isStop).not.toBe(true);
   });
 
   it('past the stop is turned out again, the bottom one too; and counting anew can clear it', () => {
@@ -41,7 +41,7 @@ describe('a bolt beyond its travel', () => {
       { bolt: 'bottom', outTurns: 4.25 },
       { kind: 'boltsTooFarApart', topTurns: 1.5, bottomTurns: 4.25 },
     ]);
-    expect(moveOf(log)).toMatchObject({ title: 'Bottom bolt 1 1/4 turns in', stop: true });
+    expect(moveOf(log)).toMatchObject({ title: 'Bottom bolt 1 1/4 turns in', isStop: true });
     log.add({ kind: 'positionCounted', control: 'bottomBolt', value: 1.5 });
     expect(kindsOf(log)).toEqual([]);
     log.change('topBolt', 2);
@@ -61,13 +61,13 @@ describe('a bolt beyond its travel', () => {
     expect(at(0, 2)).toEqual([]);
     expect(at(3.125, 3)).toEqual(['boltBeyondTravel']);
     expect(at(3, 0.875)).toEqual(['boltsTooFarApart']);
-    expect(moveOf(new BowLog({ boltTurnsOutAtStart: 3 }))?.stop).not.toBe(true);
+    expect(moveOf(new BowLog({ boltTurnsOutAtStart: 3 }))?.isStop).not.toBe(true);
   });
 
   it('two turns and more apart is brought together by the one that stands out', () => {
     const log = new BowLog({ boltTurnsOutAtStart: 3 }).settle();
     log.add({ kind: 'positionCounted', control: 'bottomBolt', value: 0.5 });
-    expect(moveOf(log)).toMatchObject({ stop: true, title: 'Top bolt 1/2 turn in' });
+    expect(moveOf(log)).toMatchObject({ isStop: true, title: 'Top bolt 1/2 turn in' });
   });
 });
 
@@ -80,7 +80,7 @@ describe('a shaft too short', () => {
       { kind: 'shaftTooShort', lengthMm: 712, leastMm: 725, rule: 'plain' },
     ]);
     expect(moveOf(log)).toMatchObject({
-      stop: true,
+      isStop: true,
       title: 'Do not shoot this shaft',
       caution: 'shaftLength',
       action: { kind: 'openStep', step: 'fitOut' },
@@ -118,12 +118,12 @@ describe('a brace outside the limits', () => {
       { kind: 'braceOutside', turnedSince: false, limit: { source: 'maker', high: 222.25 } },
     ]);
     const back = moveOf(log);
-    expect(back).toMatchObject({ stop: true, action: { kind: 'change' }, caution: 'unstring' });
+    expect(back).toMatchObject({ isStop: true, action: { kind: 'change' }, caution: 'unstring' });
     expect(back?.why).toMatch(/outside the maker’s range.*Do not shoot it/);
     log.change('twists', -4);
     expect(stopsOf(log.state)).toMatchObject([{ kind: 'braceOutside', turnedSince: true }]);
     expect(moveOf(log)).toMatchObject({
-      stop: true,
+      isStop: true,
       title: 'Measure brace height before a shot',
       action: { kind: 'enterReading', entryText: 'b ' },
     });
@@ -154,7 +154,7 @@ describe('a brace outside the limits', () => {
     log.add({ kind: 'positionCounted', control: 'twists', value: 50 });
     log.read('braceHeight', 200, 200, 200);
     expect(moveOf(log)).toMatchObject({
-      stop: true,
+      isStop: true,
       doneLabel: 'Fit another string',
       action: { kind: 'openStep', step: 'fitOut' },
       caution: 'braceLimit',
@@ -168,17 +168,17 @@ describe('twists and arrow', () => {
     expect(stopsOf(log.state)).toEqual([
       { kind: 'twistsOutside', twists: 12, fewest: 16, most: 49 },
     ]);
-    expect(moveOf(log)).toMatchObject({ title: '4 twists in', caution: 'unstring', stop: true });
+    expect(moveOf(log)).toMatchObject({ title: '4 twists in', caution: 'unstring', isStop: true });
     expect(kindsOf(new BowLog({ twistsAtStart: 16 }))).toEqual([]);
     expect(kindsOf(new BowLog({ twistsAtStart: 49 }))).toEqual([]);
     const many = new BowLog({ twistsAtStart: 50 });
-    expect(moveOf(many)).toMatchObject({ title: '1 twist out', stop: true });
+    expect(moveOf(many)).toMatchObject({ title: '1 twist out', isStop: true });
   });
 
   it('twists that the brace forbids lead to another string instead', () => {
     const log = new BowLog({ twistsAtStart: 14 }).settle({ braceHeight: 222.2 });
     expect(moveOf(log)).toMatchObject({
-      stop: true,
+      isStop: true,
       title: 'Too few twists',
       action: { kind: 'openStep', step: 'fitOut' },
       doneLabel: 'Fit another string',

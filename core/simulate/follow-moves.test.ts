@@ -6,7 +6,7 @@ import { CODES } from '../entry-line/codes.ts';
 import { readEntryLine } from '../entry-line/read-entry-line.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import type { BowFacts } from '../log/entry.ts';
-import { nextMove } from '../advice/next-move.ts';
+import { spokenMove } from '../fixtures/spoken-move.ts';
 import { isReadyToTune, presentTargetValue, stepStates } from '../order/step-states.ts';
 import { targetFor, type TargetId } from '../setup/targets.ts';
 import { twistRange } from '../limits/twist-limits.ts';
@@ -56,7 +56,7 @@ function answer(bow: SimulatedBow, code: string): string {
 /** Does what the next move says until it leads away from the bench. */
 function follow(log: BowLog, bow: SimulatedBow): void {
   for (let i = 0; i < 80; i += 1) {
-    const move = nextMove(log.state, log.nowMs);
+    const move = spokenMove(log.state, log.nowMs);
     if (move === null || isReadyToTune(stepStates(log.state))) return;
     const { action } = move;
     switch (action.kind) {

@@ -2,8 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { stepStates } from '../order/step-states.ts';
+import { closingWords } from '../words/moves/fine-tuning-move-words.ts';
 import { nextMove } from '../advice/next-move.ts';
-import { reachGain } from '../advice/walk-back-move.ts';
+import { reachGain } from '../walk-back/line-gains.ts';
 import { walkBackStanding } from '../walk-back/walk-back-standing.ts';
 
 /** Opens a session of another kind than bare shafts. */
@@ -115,7 +116,7 @@ describe('a fine tuning by next moves only', () => {
       if (move === null || move.step !== 'fineTuning') break;
       const { action } = move;
       if (action.kind === 'closeExperiment') {
-        log.add({ kind: 'experimentClosed', experimentId: 'preload', why: action.why });
+        log.add({ kind: 'experimentClosed', experimentId: 'preload', why: closingWords(move) });
         log.add({ kind: 'stepConfirmed', step: 'fineTuning', note: '' });
         log.add({ kind: 'sessionClosed', sessionId: session });
         break;

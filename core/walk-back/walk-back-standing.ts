@@ -26,7 +26,7 @@ const USUAL_MARK_BELOW_TOP_MM = 300;
 const ON_MARK_MM = 50;
 
 /** What a walk-back wants next, as data. */
-type WalkBackNext =
+export type WalkBackNext =
   /** One arrow from near: nobody knows yet where the sight points. */
   | { readonly kind: 'sightIn'; readonly distanceM: number }
   /** The sight is not set for the nearest distance: it would hit so far off there. */

@@ -10,11 +10,6 @@ import type { Remedy } from '../bare-shaft/remedies.ts';
 import { missingWords } from './limit-words.ts';
 import { hasClicker, safeLength } from '../limits/safe-length.ts';
 
-/** The same remedy has the same key, so that it can be set aside. */
-export function remedyKey({ amounts }: Remedy): string {
-  return `mend:${[...amounts.keys()].join('+')}`;
-}
-
 /** What a remedy does beside moving bare shafts. */
 export function sideEffects(state: BowState, { amounts }: Remedy): readonly string[] {
   const [entry] = amounts;

@@ -42,6 +42,12 @@ describe('a session of a script', () => {
     expect(advice).toMatchObject({
       step: 'roughBrace',
       isStop: false,
+      stop: null,
+      why: {
+        topic: 'setup',
+        outOfBand: ['braceHeight'],
+        expected: { chanceInBand: expect.any(Number) as number },
+      },
       action: { kind: 'change', changes: [{ control: 'twists', amountTwists: 3 }] },
     });
     const { plan } = say(door, { ask: 'plan' }) as { plan: { best: object } };

@@ -1,5 +1,5 @@
 import { type Control, CONTROL_FACTS } from '#core/craft/controls.ts';
-import { READING_KINDS, READINGS } from '#core/craft/readings.ts';
+import { READING_KINDS, type ReadingKind, READINGS } from '#core/craft/readings.ts';
 import type { Upset } from '#core/craft/upsets.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
 import { shootingBars } from '#core/limits/shooting-bars.ts';
@@ -8,10 +8,11 @@ import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts
 import type { BowState } from '#core/log/bow-state.ts';
 import type { AxisVerdict } from '#core/groups/axis-verdict.ts';
 import { bareShaftEvidence } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import type { MoveBecause } from '#core/advice/move-because.ts';
 import type { Move } from '#core/advice/move.ts';
 import { nextMove } from '#core/advice/next-move.ts';
 import { planSetup, type SetupOption } from '#core/setup/plan-setup.ts';
-import { remediesFor } from '#core/bare-shaft/remedies.ts';
+import { remediesFor, remedyEffect } from '#core/bare-shaft/remedies.ts';
 import { stepStates } from '#core/order/step-states.ts';
 import { targetFor } from '#core/setup/targets.ts';
 
@@ -110,14 +111,19 @@ function axisData({ call, holds, done, offsetMm, plusMinusMm, odds }: AxisVerdic
   return { call, holds, isDone: done, offsetMm, plusMinusMm, chances: odds };
 }
 
-/** The next move: what to do, where, whether it is a stop, and the next best; null: every step holds. */
+/** The next move: what to do, why, where, whether it is a stop, and the next best; null: every step holds. */
 function adviceAnswer(move: Move | null): unknown {
   if (move === null) return null;
-  const { key, step, stop, place, caution, action, runnerUp, likelyAfter } = move;
+  const { key, step, because, stop, bar, openBefore, place, caution, action } = move;
+  const { runnerUp, likelyAfter } = move;
   return {
     key,
     step,
-    isStop: stop,
+    why: reasonData(because),
+    isStop: stop !== null,
+    stop,
+    bar,
+    stepsOpenBefore: openBefore,
     place,
     caution,
     action:
@@ -127,6 +133,56 @@ function adviceAnswer(move: Move | null): unknown {
     nextBest: runnerUp === null ? null : { changes: changesData(runnerUp.changes) },
     likelyAfter: adviceAnswer(likelyAfter),
   };
+}
+
+/** What a move is proposed for, and what the reading or the bare shafts should be after it. */
+function reasonData(because: MoveBecause): object {
+  const { topic } = because;
+  switch (because.topic) {
+    case 'measure':
+      return { topic, reading: because.reading };
+    case 'oneControl': {
+      const { reading, now, after } = because;
+      return { topic, reading, now: valueData(reading, now), expected: valueData(reading, after) };
+    }
+    case 'setup':
+      return {
+        topic,
+        outOfBand: because.missed.map(({ goal }) => goal.id),
+        expected: optionData(because.option),
+      };
+    case 'bareShaftMend': {
+      const { axis, remedy } = because;
+      const { before, after } = remedy;
+      return {
+        topic,
+        axis,
+        now: remedyEffect.standing(before),
+        expected: remedyEffect.standing(after),
+      };
+    }
+    case 'bareShaftSpent':
+      return { topic, axis: because.axis };
+    case 'bareShaftWait':
+    case 'bareShaftBlame':
+      return { topic, reason: because.decision.why };
+    case 'bareShaftShoot':
+      return { topic, reason: because.why };
+    case 'fineTuning':
+      return { topic, reason: because.wants };
+    case 'makeSafe':
+      return { topic, by: because.by };
+    default:
+      return { topic };
+  }
+}
+
+function valueData(
+  reading: ReadingKind,
+  { value, plusMinus }: { readonly value: number; readonly plusMinus: number },
+): object {
+  const unit = UNIT_OF_READING[READINGS[reading].quantity];
+  return { [`value${unit}`]: value, [`plusMinus${unit}`]: plusMinus };
 }
 
 function remediesAnswer(state: BowState): unknown {

@@ -6,6 +6,7 @@ import { stopWords } from '#core/words/limit-words.ts';
 import { stopsOf } from '#core/limits/stops.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { nextMove } from '#core/advice/next-move.ts';
+import { speakMove } from '#core/words/moves/speak-move.ts';
 import { isReadyToTune, stepStates } from '#core/order/step-states.ts';
 
 /** Of the time only hours matter: a move set aside comes back on another day. */
@@ -56,6 +57,7 @@ function rackSummary(state: BowState, nowMs: number): RackBow {
       .map((step) => ({ step: step.step.name, words: stepWords(step) })),
     setAside: state.unreadable,
     stops: stopsOf(state).map((stop) => stopWords(stop, state).title),
-    nextMove: move === null ? null : { title: move.title, stop: move.stop },
+    nextMove:
+      move === null ? null : { title: speakMove(state, move).title, stop: move.stop !== null },
   };
 }

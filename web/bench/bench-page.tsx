@@ -7,6 +7,7 @@ import { notForSchool, STEPS, type StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { nextMove } from '#core/advice/next-move.ts';
+import { speakMoveOrNull } from '#core/words/moves/speak-move.ts';
 import { type StepStatus, stepStates } from '#core/order/step-states.ts';
 import type { BowHandle } from '../bows/use-bow.ts';
 import { BowGate } from '../app/bow-gate.tsx';
@@ -53,7 +54,10 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   // Drawing and entry line come first; the order of work and the advice a frame after them.
   const drawn = useAfterFirstFrame();
   const steps = useMemo(() => (drawn ? stepStates(state) : []), [drawn, state]);
-  const move = useMemo(() => (drawn ? nextMove(state, now.getTime()) : null), [drawn, state, now]);
+  const move = useMemo(
+    () => (drawn ? speakMoveOrNull(state, nextMove(state, now.getTime())) : null),
+    [drawn, state, now],
+  );
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
   const followed = useFollowedSight(state, move);
   const sight = SIGHTS.find((one) => one === params.get('sight')) ?? followed;

@@ -2,6 +2,7 @@ import { startTransition, useEffect, useMemo, useRef, useState } from 'react';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { nextMove } from '#core/advice/next-move.ts';
+import { speakMoveOrNull } from '#core/words/moves/speak-move.ts';
 import { stepStates } from '#core/order/step-states.ts';
 import { whenIdle } from '../device/when-idle.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
@@ -40,7 +41,7 @@ function UnseenBench() {
   const log = useMemo(() => rehearsalLog(), []);
   const state = useMemo(() => foldLog(log), [log]);
   if (state === null) return null;
-  const move = nextMove(state, 0);
+  const move = speakMoveOrNull(state, nextMove(state, 0));
   return (
     <div className="invisible fixed inset-0 -z-10 overflow-hidden" aria-hidden inert>
       <div className="grid h-full grid-cols-[17.25rem_minmax(0,1fr)_19.375rem]">

@@ -1,7 +1,7 @@
 import { TriangleAlert } from 'lucide-react';
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { stepFacts } from '#core/craft/steps.ts';
-import type { Move } from '#core/advice/move.ts';
+import type { SpokenMove } from '#core/words/moves/speak-move.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
 /** The one next move: what, how much, why, what to expect, what can go wrong, what to check after. */
@@ -13,12 +13,12 @@ export function NextMove({
   onOther,
   compact = false,
 }: {
-  readonly move: Move | null;
+  readonly move: SpokenMove | null;
   /** The move is still being worked out: nothing is claimed yet. */
   readonly reckoning?: boolean;
-  readonly onDone: (move: Move) => void;
-  readonly onNotNow: (move: Move) => void;
-  readonly onOther: (move: Move) => void;
+  readonly onDone: (move: SpokenMove) => void;
+  readonly onNotNow: (move: SpokenMove) => void;
+  readonly onOther: (move: SpokenMove) => void;
   readonly compact?: boolean;
 }) {
   if (reckoning) {
@@ -39,7 +39,7 @@ export function NextMove({
       </section>
     );
   }
-  const colour = move.stop ? 'text-stop' : 'text-accent';
+  const colour = move.stop !== null ? 'text-stop' : 'text-accent';
   return (
     <section
       aria-label="Next move"
@@ -48,7 +48,7 @@ export function NextMove({
       data-action={move.action.kind}
     >
       <h2 className={`text-note font-[640] ${colour}`}>
-        {move.stop ? 'Stop' : 'Next move'}
+        {move.stop !== null ? 'Stop' : 'Next move'}
         {move.step !== null && `, ${stepFacts(move.step).name.toLowerCase()}`}
       </h2>
       <p
@@ -85,12 +85,12 @@ export function NextMove({
         <button
           type="button"
           className="btn"
-          data-kind={move.stop ? 'stop' : 'move'}
+          data-kind={move.stop !== null ? 'stop' : 'move'}
           onClick={() => onDone(move)}
         >
           {move.doneLabel}
         </button>
-        {!move.stop && (
+        {move.stop === null && (
           <button type="button" className="link-btn" onClick={() => onNotNow(move)}>
             Not now
           </button>
@@ -102,7 +102,7 @@ export function NextMove({
 }
 
 /** The whole chain, folded away. */
-function Reasons({ move }: { readonly move: Move }) {
+function Reasons({ move }: { readonly move: SpokenMove }) {
   if (move.reasons.length === 0 && move.wouldChange === null) return null;
   return (
     <details className="mt-1" key={move.key}>
@@ -132,9 +132,9 @@ function OtherMoves({
   onDone,
   onOther,
 }: {
-  readonly move: Move;
-  readonly onDone: (move: Move) => void;
-  readonly onOther: (move: Move) => void;
+  readonly move: SpokenMove;
+  readonly onDone: (move: SpokenMove) => void;
+  readonly onOther: (move: SpokenMove) => void;
 }) {
   return (
     <>

@@ -6,16 +6,17 @@ import type { Control } from '#core/craft/controls.ts';
 import { changeDoor } from '#core/limits/change-door.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import type { Move } from '#core/advice/move.ts';
+import type { SpokenMove } from '#core/words/moves/speak-move.ts';
+import { closingWords } from '#core/words/moves/fine-tuning-move-words.ts';
 import type { AskedChange } from './change-dialog.tsx';
 
 type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
 
 export interface MoveActions {
-  readonly done: (move: Move) => void;
-  readonly notNow: (move: Move) => void;
+  readonly done: (move: SpokenMove) => void;
+  readonly notNow: (move: SpokenMove) => void;
   /** The second-best move was made instead. */
-  readonly doOther: (move: Move) => void;
+  readonly doOther: (move: SpokenMove) => void;
   /** Changes made together, of the tuner's own choosing. */
   readonly makeChanges: (changes: ChangeList, because: string) => void;
   /** A change pressed that has to be asked about, or is refused; null when none is open. */
@@ -63,7 +64,7 @@ export function useMoveActions(
     [log, state],
   );
   const done = useCallback(
-    (move: Move) => {
+    (move: SpokenMove) => {
       const { action } = move;
       switch (action.kind) {
         case 'change':
@@ -100,16 +101,14 @@ export function useMoveActions(
             },
           ]);
           break;
-        case 'closeExperiment':
+        case 'closeExperiment': {
+          const why = closingWords(move);
           append([
-            {
-              kind: 'experimentClosed',
-              experimentId: action.experimentId,
-              why: action.why,
-            },
-            { kind: 'stepConfirmed', step: 'fineTuning', note: action.why },
+            { kind: 'experimentClosed', experimentId: action.experimentId, why },
+            { kind: 'stepConfirmed', step: 'fineTuning', note: why },
           ]);
           break;
+        }
         case 'nothing':
           append([{ kind: 'moveSetAside', moveKey: move.key, title: move.title }]);
           break;
@@ -118,13 +117,13 @@ export function useMoveActions(
     [append, bowId, makeChanges, navigate, openEntryLine, openStep],
   );
   const notNow = useCallback(
-    (move: Move) => {
+    (move: SpokenMove) => {
       append([{ kind: 'moveSetAside', moveKey: move.key, title: move.title }]);
     },
     [append],
   );
   const doOther = useCallback(
-    (move: Move) => {
+    (move: SpokenMove) => {
       if (move.runnerUp !== null) makeChanges(move.runnerUp.changes, `${move.why} The next best.`);
     },
     [makeChanges],

@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import type { Move } from '#core/advice/move.ts';
+import type { SpokenMove } from '#core/words/moves/speak-move.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { dayTally, tallyWords } from '../bench/day-tally.ts';
@@ -18,9 +18,9 @@ interface Beside {
   readonly plot: Plot;
   readonly verdict: BareShaftVerdict | null;
   readonly speakingIds: ReadonlySet<string>;
-  readonly move: Move | null;
+  readonly move: SpokenMove | null;
   readonly actions: MoveActions;
-  readonly done: (move: Move) => void;
+  readonly done: (move: SpokenMove) => void;
   readonly undo: (ids: readonly string[]) => void;
   readonly now: Date;
 }

@@ -1,6 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
-import type { Move } from '#core/advice/move.ts';
+import { speakMoveOrNull, type SpokenMove } from '#core/words/moves/speak-move.ts';
 import { nextMove } from '#core/advice/next-move.ts';
 import type { StepId } from '#core/craft/steps.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -50,12 +50,12 @@ function Range({
   const { text, store } = entering;
   const shooting = useShooting(state, append, unit);
   const { plot, session, looked, verdict, walkBack, speakingIds, setup, goTo } = shooting;
-  const move = useMemo(() => nextMove(state, now.getTime()), [state, now]);
+  const move = useMemo(() => speakMoveOrNull(state, nextMove(state, now.getTime())), [state, now]);
 
   const navigate = useNavigate();
   const openStep = (step: StepId) => void navigate(`/bench/${bowId}?step=${step}`);
   const actions = useMoveActions(state, store, entering.openEntryLine, openStep);
-  const done = (chosen: Move) => {
+  const done = (chosen: SpokenMove) => {
     if (chosen.action.kind === 'shootEnd') {
       shooting.setWalkFromM(null);
       plot.nextEnd();

@@ -1,0 +1,193 @@
+import type { BareShaftDecision } from '../bare-shaft/bare-shaft-decision.ts';
+import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
+import type { Remedy } from '../bare-shaft/remedies.ts';
+import type { Control } from '../craft/controls.ts';
+import type { ReadingKind } from '../craft/readings.ts';
+import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';
+import type { BraceLimit } from '../limits/brace-limit.ts';
+import type { SafetyStop } from '../limits/stops.ts';
+import type { ShootingSession } from '../log/shooting.ts';
+import type { StepStatus } from '../order/step-states.ts';
+import type { BareShaftAxis } from '../priors/prior-gains.ts';
+import type { SetupOption, SetupPlan } from '../setup/plan-setup.ts';
+import type { SetupGoal } from '../setup/setup-goals.ts';
+import type { Target } from '../setup/targets.ts';
+import type { LineGain } from '../walk-back/line-gains.ts';
+import type { WalkBackFit, WalkBackFigure } from '../walk-back/walk-back.ts';
+import type { WalkBackNext } from '../walk-back/walk-back-standing.ts';
+
+/** A value with half its 90 % interval, in the stored unit of its reading. */
+interface Expected {
+  readonly value: number;
+  readonly plusMinus: number;
+}
+
+/** A goal of the set-up that is out of its band, and where it stands. */
+export interface SetupMiss {
+  readonly goal: SetupGoal;
+  readonly value: number;
+}
+
+/** One pocket's side screws turned, with what the gauge should then read, mm outward. */
+export interface ScrewTurn {
+  readonly limb: 'Top' | 'Bottom';
+  readonly control: Control;
+  readonly amount: number;
+  /** Made to see which way this pocket answers. */
+  readonly trial: boolean;
+  readonly nowMm: number;
+  readonly expectMm: number;
+  readonly plusMinusMm: number;
+}
+
+/** What bare shafts are shot, or a remedy proposed, for. */
+export type BareShaftBecause =
+  /** Nothing counts yet, or too little to say anything. */
+  | { readonly topic: 'bareShaftShoot'; readonly why: 'first' | 'endOut' }
+  | {
+      readonly topic: 'bareShaftWait';
+      readonly verdict: BareShaftVerdict;
+      readonly decision: Extract<BareShaftDecision, { kind: 'shoot' }>;
+    }
+  | {
+      readonly topic: 'bareShaftBlame';
+      readonly decision: Extract<BareShaftDecision, { kind: 'checkBlame' }>;
+    }
+  | {
+      readonly topic: 'bareShaftBounce';
+      readonly verdict: BareShaftVerdict;
+      readonly decision: Extract<BareShaftDecision, { kind: 'bounce' }>;
+    }
+  | {
+      readonly topic: 'bareShaftMend';
+      readonly verdict: BareShaftVerdict;
+      readonly session: ShootingSession;
+      readonly axis: BareShaftAxis;
+      readonly remedy: Remedy;
+      readonly others: readonly Remedy[];
+    }
+  | {
+      readonly topic: 'bareShaftSpent';
+      readonly verdict: BareShaftVerdict;
+      readonly axis: BareShaftAxis;
+    };
+
+type WalkBackBecause =
+  | {
+      readonly topic: 'walkBackNext';
+      readonly next: WalkBackNext;
+      readonly session: ShootingSession;
+    }
+  | { readonly topic: 'walkBackButtTooSmall' }
+  | { readonly topic: 'walkBackMore'; readonly distancesM: readonly number[] }
+  | { readonly topic: 'walkBackStraight' }
+  | {
+      readonly topic: 'walkBackReach';
+      readonly fit: WalkBackFit;
+      readonly gain: LineGain;
+      readonly amount: number;
+      /** Drift after it, over the whole walk, mm outward. */
+      readonly after: Omit<WalkBackFigure, 'call'>;
+    }
+  | {
+      readonly topic: 'walkBackPreload';
+      readonly bend: WalkBackFigure;
+      readonly gain: LineGain;
+      readonly amount: number;
+    };
+
+/** Why an experiment wants this setting, or why no more. */
+export type FineTuningBecause = {
+  readonly topic: 'fineTuning';
+  readonly standing: FineTuningStanding;
+} & (
+  | { readonly wants: 'enoughToday' }
+  | { readonly wants: 'shoot' | 'turn'; readonly setting: number; readonly sideBySide: boolean }
+  /** Stopped: the best against the next. */
+  | { readonly wants: 'narrow'; readonly best: number; readonly other: number }
+  /** Proved side by side: back to the one that is kept, or keep it where it is. */
+  | { readonly wants: 'turnToKeep' | 'keep'; readonly setting: number }
+);
+
+type SetupBecause =
+  | { readonly topic: 'measure'; readonly status: StepStatus; readonly reading: ReadingKind }
+  /** One reading outside the limits that all together speak against. */
+  | {
+      readonly topic: 'readAgain';
+      readonly status: StepStatus;
+      readonly reading: ReadingKind;
+      readonly readMm: number;
+      readonly pooledMm: number;
+      readonly limit: BraceLimit;
+    }
+  | {
+      readonly topic: 'oneControl';
+      readonly status: StepStatus;
+      readonly reading: ReadingKind;
+      readonly control: Control;
+      readonly amount: number;
+      readonly now: Expected;
+      readonly after: Expected;
+      readonly target: Target;
+    }
+  | {
+      readonly topic: 'setup';
+      readonly status: StepStatus;
+      readonly plan: SetupPlan;
+      readonly option: SetupOption;
+      readonly missed: readonly SetupMiss[];
+    }
+  | {
+      readonly topic: 'otherString';
+      readonly status: StepStatus;
+      readonly shorter: boolean;
+      readonly twists: { readonly fewest: number; readonly most: number };
+    }
+  | {
+      readonly topic: 'outOfReach' | 'countTwists' | 'countBolts' | 'asBuilt';
+      readonly status: StepStatus;
+    }
+  | {
+      readonly topic: 'confirm';
+      readonly status: StepStatus;
+      readonly ask: 'look' | 'list' | 'facts';
+    }
+  | { readonly topic: 'shootIn'; readonly status: StepStatus; readonly shots: number }
+  | {
+      readonly topic: 'sideScrews';
+      readonly status: StepStatus;
+      readonly turns: readonly ScrewTurn[];
+    }
+  | {
+      readonly topic: 'pocketSpent';
+      readonly status: StepStatus;
+      readonly limb: ScrewTurn['limb'];
+      readonly offMm: number;
+    }
+  | { readonly topic: 'rodOff'; readonly status: StepStatus; readonly offMm: number };
+
+/** What makes a bow safe again: the way back, another part, or a look. */
+export type MakeSafeBecause = {
+  readonly topic: 'makeSafe';
+  readonly stop: SafetyStop;
+  readonly by: 'turnBack' | 'otherArrow' | 'otherString' | 'fitOut' | 'look';
+};
+
+/** Why a move is proposed and what is expected of it: data that its sentences are made of. */
+export type MoveBecause =
+  | SetupBecause
+  | MakeSafeBecause
+  | BareShaftBecause
+  | WalkBackBecause
+  | FineTuningBecause;
+
+/** The same of a second-best move. */
+export type OtherBecause =
+  | { readonly topic: 'setup'; readonly option: SetupOption }
+  | {
+      readonly topic: 'bareShaftMend';
+      readonly verdict: BareShaftVerdict;
+      readonly session: ShootingSession;
+      readonly axis: BareShaftAxis;
+      readonly remedy: Remedy;
+    };
