@@ -40,6 +40,7 @@ function drawn(howMany, seed) {
     'core/order',
     'core/advice',
     'core/words',
+    'core/words/moves',
     'core/gains',
     'core/bare-shaft',
     'core/entry-line',
