@@ -1,3 +1,4 @@
+import { gainPriorsFor } from '../priors/gain-priors.ts';
 import type { Control } from '../craft/controls.ts';
 import {
   combination,
@@ -26,7 +27,6 @@ import { priorWeightN } from '../gains/prior-weight.ts';
 import {
   BARE_SHAFT_AXES,
   type BareShaftAxis,
-  bareShaftGain,
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
 
@@ -103,8 +103,9 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
     // Where the tail bounces, bare shafts answer backwards: such blocks say nothing of the gain.
     const straight = blocks.filter((block) => (bounce.of.get(block) ?? 0) < 0.5);
     const weightN = priorWeightN(state);
+    const { ofBareShafts } = gainPriorsFor(state.bow);
     const priors: readonly NormalPrior[] = [
-      ...controls.map((control) => bareShaftGain(axis, control, weightN)),
+      ...controls.map((control) => ofBareShafts(axis, control, weightN)),
       { mean: 0, sd: LEVEL_PRIOR_SD_MM },
       ...levelSteps.map((kind) => ({ mean: 0, sd: LEVEL_STEP_SD_MM[kind] })),
     ];

@@ -145,8 +145,9 @@ function askAbout(
   const asks = `${oneFigure(kind, value, state)} is ${possible ? 'far from any' : 'no'} ${READINGS[kind].name.toLowerCase()} (${oneFigure(kind, low, state)} to ${oneFigure(kind, high, state)}).`;
   const choices = slips.map((slip) => {
     const mended = `${before}${slip.typed}${after}`;
+    const both = bothFigures(kind, slip.stored + shiftMm, state);
     return {
-      label: `${slip.typed}, ${bothFigures(kind, slip.stored + shiftMm, state)}`,
+      label: both.endsWith(slip.typed) ? both : `${slip.typed}, ${both}`,
       text: mended,
       bodies: reread(mended),
     };

@@ -10,6 +10,7 @@ import {
   type SpecialPrior,
 } from '../numeric/grid-linear.ts';
 import type { BowState, Measured } from '../log/bow-state.ts';
+import { gainPriorsFor } from '../priors/gain-priors.ts';
 import { fixedGains, type Gain, SIDE_SCREW_PRIOR } from '../priors/prior-gains.ts';
 import { meanVariance, type Repeatability } from './repeatability.ts';
 import type { ModelRow } from './plane-model.ts';
@@ -68,7 +69,7 @@ export function fitSingleModel(
   response: SingleResponse,
   repeatability: Repeatability,
 ): SingleModel {
-  const gains = fixedGains(response);
+  const gains = gainPriorsFor(state.bow).ofReading(response);
   const special = SIDE_SCREWS[response] ?? null;
   const controls = [...gains.keys()];
   const rows = takenUnder(state, response, special === null ? controls : [...controls, special]);

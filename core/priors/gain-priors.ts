@@ -1,0 +1,30 @@
+import type { Control } from '../craft/controls.ts';
+import {
+  type BareShaftAxis,
+  bareShaftGain,
+  fixedGains,
+  type Gain,
+  type Response,
+} from './prior-gains.ts';
+import type { StartingFrom } from './starting-values.ts';
+
+/** What is held of a bow's gains before it has shown its own. */
+export interface GainPriors {
+  readonly source: 'ruleOfThumb' | 'simulation';
+  /** Gains of a reading by control, mm for one unit of the control. */
+  readonly ofReading: (response: Response) => ReadonlyMap<Control, Gain>;
+  /** Gain of bare shafts, mm at the reference distance for one unit of the control. */
+  readonly ofBareShafts: (axis: BareShaftAxis, control: Control, drawWeightN: number) => Gain;
+}
+
+const RULES_OF_THUMB: GainPriors = {
+  source: 'ruleOfThumb',
+  ofReading: fixedGains,
+  ofBareShafts: bareShaftGain,
+};
+
+/**
+ * The one door through which models ask for gains: rules of thumb for every bow, until something that
+ * computes this bow's own (from its limbs, its arrow, its archer) stands behind it.
+ */
+export const gainPriorsFor: (bow: StartingFrom) => GainPriors = () => RULES_OF_THUMB;
