@@ -5,6 +5,15 @@ import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { seededUniform } from '#core/numeric/random.ts';
 import { N_PER_LBF } from '#core/quantity/units.ts';
 import type { BowFacts, EntryBody, LoggedEntry } from '#core/log/entry.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import type { Control } from '#core/craft/controls.ts';
+import {
+  type Interval,
+  intervalOf,
+  learnedGains,
+  readingAfter,
+} from '#core/gains/learned-gains.ts';
+import { meanVariance } from '#core/gains/repeatability.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { planSetup } from '#core/setup/plan-setup.ts';
 import { setupDecision } from '#core/setup/setup-decision.ts';
@@ -56,11 +65,21 @@ export interface SetupOutcome {
   readonly ended: boolean;
   /** Moves after which a hard limit was passed that had not been before. */
   readonly limitsPassed: number;
+  /** Readings after the second and later moves: whether each lay in its predicted 90 % interval. */
+  readonly predictions: readonly Prediction[];
 }
+
+interface Prediction {
+  readonly reading: PlaneReading;
+  readonly held: boolean;
+}
+
+const PLANE_READINGS = ['drawWeight', 'braceHeight', 'tillerTop', 'tillerBottom'] as const;
+type PlaneReading = (typeof PLANE_READINGS)[number];
 
 function bowFor(seed: number): SimulatedBow {
   const start = drawStart(seededUniform(seed), TARGETS, TRAVEL_TURNS, twistRange(FACTS));
-  return new SimulatedBow(seed + 1_000_003, start);
+  return new SimulatedBow(seed + 1_000_003, start, true);
 }
 
 function isTrulyInBand(bow: SimulatedBow): boolean {
@@ -87,6 +106,27 @@ function beyondLimits(bow: SimulatedBow): readonly number[] {
     Math.max(0, fewest - bow.twists),
     Math.max(0, bow.twists - most),
   ];
+}
+
+/** What each reading is expected to show after a move: model and measuring error together. */
+function predicted(
+  state: BowState,
+  changes: readonly { readonly control: Control; readonly amount: number }[],
+): ReadonlyMap<PlaneReading, Interval> {
+  const gains = learnedGains(state);
+  const amounts = new Map(changes.map(({ control, amount }) => [control, amount]));
+  return new Map(
+    PLANE_READINGS.map((reading) => {
+      const mixture = readingAfter(gains, reading, amounts);
+      const measured = state.readings.get(reading)?.at(-1);
+      if (mixture === null || measured === undefined) throw new Error(`${reading} not read`);
+      const error = meanVariance(measured, gains.repeatability);
+      return [
+        reading,
+        intervalOf(mixture.map((part) => ({ ...part, sd: Math.hypot(part.sd, Math.sqrt(error)) }))),
+      ];
+    }),
+  );
 }
 
 /** Sets up one bow by following the advice, through log, fold and plan as in the program. */
@@ -118,11 +158,16 @@ export function setUpByAdvice(seed: number): SetupOutcome {
   for (const [id, band] of Object.entries(BANDS) as [keyof SetupBands, SetupBands['tiller']][])
     add({ kind: 'targetSet', reading: id, ...band, name: 'target', why: '' });
   let limitsPassed = 0;
+  const predictions: Prediction[] = [];
+  let expected: ReadonlyMap<PlaneReading, Interval> = new Map();
   for (let round = 0; round < MOST_ROUNDS; round += 1) {
-    for (const kind of ['drawWeight', 'braceHeight', 'tillerTop', 'tillerBottom'] as const)
-      read(kind);
+    for (const kind of PLANE_READINGS) read(kind);
     const state = foldLog(log);
     if (state === null) throw new Error('no bow');
+    for (const [reading, { low, high }] of expected) {
+      const seen = state.readings.get(reading)?.at(-1)?.mean ?? Number.NaN;
+      predictions.push({ reading, held: seen >= low && seen <= high });
+    }
 
     const decision = setupDecision(planSetup(state));
     if (decision.kind === 'inBand') {
@@ -131,9 +176,11 @@ export function setUpByAdvice(seed: number): SetupOutcome {
         trulyInBand: isTrulyInBand(bow),
         ended: true,
         limitsPassed,
+        predictions,
       };
     }
     if (decision.kind === 'outOfReach') break;
+    expected = round === 0 ? new Map() : predicted(state, decision.option.changes);
     const before = beyondLimits(bow);
     bow.move(decision.option.changes);
     for (const change of decision.option.changes)
@@ -146,6 +193,7 @@ export function setUpByAdvice(seed: number): SetupOutcome {
     trulyInBand: isTrulyInBand(bow),
     ended: false,
     limitsPassed,
+    predictions,
   };
 }
 
@@ -158,5 +206,11 @@ export function setUpTheUsualWay(seed: number): SetupOutcome {
     fewestTwists: fewest,
     mostTwists: most,
   });
-  return { stringOffs: bow.stringOffs, trulyInBand: isTrulyInBand(bow), ended, limitsPassed: 0 };
+  return {
+    stringOffs: bow.stringOffs,
+    trulyInBand: isTrulyInBand(bow),
+    ended,
+    limitsPassed: 0,
+    predictions: [],
+  };
 }

@@ -10,6 +10,7 @@ import type { BowState } from '../log/bow-state.ts';
 import { priorWeightN } from './prior-weight.ts';
 import {
   BOLT_TO_BRACE,
+  BOLT_TO_OTHER_TILLER,
   BOLT_TO_OWN_TILLER,
   BOLT_TO_WEIGHT_SHARE,
   CREEP,
@@ -49,7 +50,7 @@ export interface PlaneModel {
 }
 
 // Columns of the shared gains; each string then adds its own creep and four levels.
-const SHARED = 7;
+const SHARED = 9;
 const OF_STRING = 5;
 const LEVEL_PRIOR_SD_MM = 60;
 const LEVEL_PRIOR_SD_N = 120;
@@ -57,7 +58,7 @@ const LEVEL_PRIOR_SD_N = 120;
 /**
  * Fits brace, both tillers and weight together, from every reading of the log:
  *   brace = level + g·(n² − n₀²)/60 + b₁·top + b₂·bottom − A·(1 − exp(−shots/40))
- *   tiller = level + what the brace does + own bolt's effect
+ *   tiller = level + what the brace does + own bolt's effect + the other bolt's
  *   weight = level + w₀·twists + w₁·top + w₂·bottom
  * with turns counted in. g is what a twist gives at 30 twists (log-normal, positive); with no twist
  * count the twists act linearly. Levels begin anew with each string; gains are the bow's.
@@ -140,6 +141,8 @@ function priorsOf(state: BowState, turns: readonly Turn[]): readonly NormalPrior
     BOLT_TO_BRACE,
     BOLT_TO_OWN_TILLER,
     BOLT_TO_OWN_TILLER,
+    BOLT_TO_OTHER_TILLER,
+    BOLT_TO_OTHER_TILLER,
     TWIST_TO_WEIGHT,
     weightPerTurn,
     weightPerTurn,
@@ -162,15 +165,21 @@ function rowOf(response: PlaneResponse, setting: BenchSetting, turns: readonly T
   row[own + 1 + PLANE_RESPONSES.indexOf(response)] = 1;
   const { twists, topTurns, bottomTurns, shots } = setting;
   if (response === 'drawWeight') {
-    row[4] = twists;
-    row[5] = topTurns;
-    row[6] = bottomTurns;
+    row[6] = twists;
+    row[7] = topTurns;
+    row[8] = bottomTurns;
     return { row, special: 0 };
   }
   row[0] = topTurns;
   row[1] = bottomTurns;
-  if (response === 'tillerTop') row[2] = topTurns;
-  if (response === 'tillerBottom') row[3] = bottomTurns;
+  if (response === 'tillerTop') {
+    row[2] = topTurns;
+    row[5] = bottomTurns;
+  }
+  if (response === 'tillerBottom') {
+    row[3] = bottomTurns;
+    row[4] = topTurns;
+  }
   row[own] = -(1 - Math.exp(-shots / CREEP_SHOTS));
   return { row, special: twistCovariate(twists, turns[stringTurn]?.baseTwists ?? null) };
 }

@@ -45,8 +45,17 @@ const TWIST_TO_BRACE: Gain = {
 };
 /** One bolt a turn in. The sign is likely, not certain. */
 export const BOLT_TO_BRACE: Gain = { mean: -0.35, sd: 0.4 };
-/** One bolt a turn in on its own tiller reading, beside what the brace does: shorter, always. */
-export const BOLT_TO_OWN_TILLER: Gain = { mean: -4.5, sd: 2 };
+/**
+ * One bolt a turn in on its own tiller reading, beside what the brace does: shorter, always. With the
+ * brace's share it makes −3 ± 1.3 mm.
+ */
+export const BOLT_TO_OWN_TILLER: Gain = { mean: -2.65, sd: 1.24 };
+/**
+ * The same turn on the other limb's tiller reading, beside what the brace does: a stiffer limb tips the
+ * bow, so that the other reads longer, by up to nine tenths of what the own one reads shorter. Likely,
+ * not certain. With the brace's share it makes +1.5 ± 1.3 mm, and tiller −4.5 mm a turn.
+ */
+export const BOLT_TO_OTHER_TILLER: Gain = { mean: 1.85, sd: 1.24 };
 /** One turn of one bolt, as a share of draw weight: up, always. */
 export const BOLT_TO_WEIGHT_SHARE: Gain = { mean: 0.01, sd: 0.0042 };
 /** What a string still creeps in all, mm of brace, and the shots after which 63 % of it is done. */

@@ -30,7 +30,7 @@ export interface SetupPlan {
 /** All readings in band with this chance: leave it. */
 const GOOD_ENOUGH = 0.85;
 /** A move may leave the hard brace limits with at most this chance, on the side it goes to. */
-const LIMIT_CHANCE = 0.0003;
+const LIMIT_CHANCE = 0.0001;
 /** Most of one bolt in one string-off, turns. */
 const MOST_TURNS = 2;
 /** What touching one more control costs, in squared tolerances; and each twist and turn. */

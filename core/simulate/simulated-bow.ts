@@ -39,6 +39,9 @@ export interface HiddenGains {
   readonly braceBottom: number;
   readonly ownTop: number;
   readonly ownBottom: number;
+  /** What a bolt does to the other limb's tiller reading. */
+  readonly otherOfTop: number;
+  readonly otherOfBottom: number;
   readonly weightTwist: number;
   readonly weightTop: number;
   readonly weightBottom: number;
@@ -58,7 +61,11 @@ export class SimulatedBow {
   private readonly normal: () => number;
   private shots = 0;
 
-  constructor(seed: number, start: SimulatedStart) {
+  /** Readings with now and then a wild one, which no model of the program expects. */
+  private readonly heavyTails: boolean;
+
+  constructor(seed: number, start: SimulatedStart, heavyTails = false) {
+    this.heavyTails = heavyTails;
     const uniform = seededUniform(seed);
     this.normal = standardNormal(uniform);
     this.start = start;
@@ -80,8 +87,16 @@ export class SimulatedBow {
   read(kind: ReadingKind, replicates: number): readonly number[] {
     return Array.from(
       { length: replicates },
-      () => this.truth(kind) + this.normal() * READINGS[kind].typicalSd,
+      () => this.truth(kind) + this.readingError() * READINGS[kind].typicalSd,
     );
+  }
+
+  /** In spreads: Student's t with 4 degrees, scaled to a standard deviation of 1, or the normal one. */
+  private readingError(): number {
+    if (!this.heavyTails) return this.normal();
+    const squares = Array.from({ length: 4 }, () => this.normal() ** 2);
+    const chiSquare = squares.reduce((sum, one) => sum + one, 0);
+    return (this.normal() / Math.sqrt(chiSquare / 4)) * Math.SQRT1_2;
   }
 
   /** Where a control stands: twists in the string, turns out of a bolt. */
@@ -121,14 +136,18 @@ export class SimulatedBow {
       gains.twistMm * twistCovariate(twists - start.idealTwists, start.idealTwists) +
       gains.braceTop * top +
       gains.braceBottom * bottom +
-      (kind === 'tillerTop' ? gains.ownTop * top : 0) +
-      (kind === 'tillerBottom' ? gains.ownBottom * bottom : 0) -
+      (kind === 'tillerTop' ? gains.ownTop * top + gains.otherOfBottom * bottom : 0) +
+      (kind === 'tillerBottom' ? gains.ownBottom * bottom + gains.otherOfTop * top : 0) -
       crept
     );
   }
 }
 
 const MOST_TRIES = 1000;
+/** How far apart the ideal places of both bolts may lie, turns: less than the limits allow. */
+const MOST_APART = 1.75;
+/** A bolt lengthens the other limb's tiller reading by up to this share of what it takes off its own. */
+const MOST_OF_OWN = 0.9;
 
 function drawGains(
   uniform: Uniform,
@@ -149,12 +168,14 @@ function drawGains(
     sd: BOLT_TO_WEIGHT_SHARE.sd * weightN,
   };
   const single = new Map<ReadingKind, ReadonlyMap<Control, number>>();
-  const drawn: HiddenGains = {
+  const ownTop = signed(BOLT_TO_OWN_TILLER, -1);
+  const ownBottom = signed(BOLT_TO_OWN_TILLER, -1);
+  const drawn = {
     twistMm: TWIST_PRIOR.median * Math.exp(TWIST_PRIOR.logSd * normal()),
     braceTop: plain(BOLT_TO_BRACE),
     braceBottom: plain(BOLT_TO_BRACE),
-    ownTop: signed(BOLT_TO_OWN_TILLER, -1),
-    ownBottom: signed(BOLT_TO_OWN_TILLER, -1),
+    ownTop,
+    ownBottom,
     weightTwist: plain(TWIST_TO_WEIGHT),
     weightTop: signed(weight, 1),
     weightBottom: signed(weight, 1),
@@ -168,7 +189,11 @@ function drawGains(
     if (kind === 'limbLineBottom') gains.set('bottomSideScrews', drawSideScrew(uniform, normal));
     single.set(kind, gains);
   }
-  return drawn;
+  return {
+    ...drawn,
+    otherOfTop: -MOST_OF_OWN * uniform() * ownTop,
+    otherOfBottom: -MOST_OF_OWN * uniform() * ownBottom,
+  };
 }
 
 /** From the two-sided prior, by rejection under its higher hump. */
@@ -192,17 +217,21 @@ export function drawStart(
     twistRange.fewest + 5 + uniform() * (twistRange.most - twistRange.fewest - 10),
   );
   const within = (value: number, low: number, high: number) => Math.min(high, Math.max(low, value));
+  const idealTwists = within(
+    twists + Math.round((uniform() * 2 - 1) * 8),
+    twistRange.fewest + 1,
+    twistRange.most - 1,
+  );
+  const idealTop = within(out + (uniform() * 2 - 1) * 1.5, 0.1, travelTurns - 0.1);
+  const idealBottom = within(out + (uniform() * 2 - 1) * 1.5, 0.1, travelTurns - 0.1);
   return {
     twists,
-    idealTwists: within(
-      twists + Math.round((uniform() * 2 - 1) * 8),
-      twistRange.fewest + 1,
-      twistRange.most - 1,
-    ),
+    idealTwists,
     topTurnsOut: out,
     bottomTurnsOut: out,
-    idealTopTurnsOut: within(out + (uniform() * 2 - 1) * 1.5, 0.1, travelTurns - 0.1),
-    idealBottomTurnsOut: within(out + (uniform() * 2 - 1) * 1.5, 0.1, travelTurns - 0.1),
+    idealTopTurnsOut: idealTop,
+    // A bow whose bolts would have to stand farther apart than is safe cannot be set up with them.
+    idealBottomTurnsOut: within(idealBottom, idealTop - MOST_APART, idealTop + MOST_APART),
     newString: false,
     targets,
     startError: {},
