@@ -1,39 +1,34 @@
-import { BareShaftHabit, type HabitReach } from '#core/simulate/bare-shaft-habit.ts';
-import { SimulatedArcher, type ShootingTruth } from '#core/simulate/simulated-archer.ts';
+import { BareShaftHabit } from '#core/simulate/bare-shaft-habit.ts';
+import { SimulatedArcher } from '#core/simulate/simulated-archer.ts';
 import { TARGET_BASE } from '#demo/target-base.ts';
+import type { School } from '#core/craft/bow-terms.ts';
 import type { Control } from '#core/craft/controls.ts';
-import { bareShaftGain, type BareShaftAxis } from '#core/priors/prior-gains.ts';
-import { seededUniform, standardNormal } from '#core/numeric/random.ts';
-import { G_PER_GR, N_PER_LBF } from '#core/quantity/units.ts';
+import { G_PER_GR } from '#core/quantity/units.ts';
 import type { BowFacts, EntryBody, LoggedEntry } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { foldLog } from '#core/log/fold.ts';
-import { SCATTER_FACTOR_ODDS, SCATTER_FACTORS } from '#core/groups/offset-posterior.ts';
-import { defaultTolerance } from '#core/groups/default-tolerance.ts';
+import { defaultTolerance, type ToleranceByRule } from '#core/groups/default-tolerance.ts';
+import { safeLength } from '#core/limits/safe-length.ts';
 import { nextMove } from '#core/advice/next-move.ts';
+import {
+  CUT_ROOM_MM,
+  type DrawnBow,
+  drawBow,
+  NOCKING_START_MM,
+  WEIGHT_N,
+} from './adviser-truth.ts';
 
 const MOST_ENDS = 60;
-const MISFIT_SD_MM = 60;
-const WEIGHT_N = 40 * N_PER_LBF;
-const REACH: HabitReach = { preloadTurns: 2, pointG: 50 * G_PER_GR, mostCutMm: 48 };
-const NOCKING_START_MM = 9;
 const HISTORY_ENDS = 3;
-const BOUNCING_SHARE = 0.1;
-/** Certain by physics: the truth never has these the other way. */
-const SIGN_CERTAIN: readonly Control[] = [
-  'nockingPoint',
-  'restHeight',
-  'pointMass',
-  'shaftCut',
-  'topBolt',
-  'bottomBolt',
-];
+/** A cut may leave the bow this much on the other side of its tune, mm of shaft. */
+const CUT_PAST_MM = 12;
+const DRAW_MM = 720;
 
 const FACTS: BowFacts = {
   ...TARGET_BASE,
   name: 'Simulated',
   maker: { braceMinMm: 210, braceMaxMm: 235, boltTravelTurns: 3, markedWeightN: WEIGHT_N },
-  amoDrawMm: 720,
+  amoDrawMm: DRAW_MM,
   twistsAtStart: 30,
   boltTurnsOutAtStart: 1.5,
   arrow: {
@@ -47,66 +42,21 @@ const FACTS: BowFacts = {
 
 /** What one bow came to at the butt. */
 export interface ButtOutcome {
+  readonly school: School;
+  readonly canBeMended: boolean | null;
   readonly scatterMm: number;
   readonly said: boolean;
+  /** It ended with what the bow has being spent. */
+  readonly spent: boolean;
   readonly trulyInside: boolean;
   readonly ends: number;
   readonly moves: number;
   readonly cuts: number;
+  /** Moves after which the moved axis was farther off, and out of tolerance. */
   readonly wrongWay: number;
+  /** Cuts that left the shaft too short, or far past its tune. */
+  readonly badCuts: number;
   readonly shots: number;
-}
-
-/** Draws one bow and archer: misfit by random shares of the controls, mendable within them. */
-export function drawTruth(seed: number): ShootingTruth {
-  const uniform = seededUniform(seed);
-  const normal = standardNormal(uniform);
-  const scatterMm = 5 * 8 ** uniform();
-  let left = uniform();
-  const factor = SCATTER_FACTOR_ODDS.findIndex((odds) => (left -= odds) < 0);
-  const gains = (axis: BareShaftAxis, controls: readonly Control[]) =>
-    new Map(
-      controls.map((control) => {
-        const { mean, sd } = bareShaftGain(axis, control, WEIGHT_N);
-        let gain = mean + sd * normal();
-        while (SIGN_CERTAIN.includes(control) && gain * mean < 0) gain = mean + sd * normal();
-        return [control, gain] as const;
-      }),
-    );
-  for (;;) {
-    const outwardGains = gains('bareShaftOutward', [
-      'plungerPreload',
-      'topBolt',
-      'bottomBolt',
-      'twists',
-      'pointMass',
-      'shaftCut',
-      'plungerReach',
-    ]);
-    const upGains = gains('bareShaftUp', ['nockingPoint', 'restHeight']);
-    const startOutwardMm = MISFIT_SD_MM * normal();
-    const startUpMm = MISFIT_SD_MM * normal();
-    const couldMend =
-      Math.abs(outwardGains.get('plungerPreload')!) * REACH.preloadTurns +
-      Math.abs(outwardGains.get('pointMass')!) * REACH.pointG;
-    const nocking = -startUpMm / upGains.get('nockingPoint')!;
-    // Shares: the same misfit, made of preload, point, spine and centre shot, can be undone by what
-    // is reversible here; a bow that could not be is not drawn.
-    if (Math.abs(startOutwardMm) > couldMend || Math.abs(nocking) > NOCKING_START_MM - 1) continue;
-    return {
-      startOutwardMm,
-      startUpMm,
-      outwardGains,
-      upGains,
-      scatterMm,
-      bareFactor: SCATTER_FACTORS[Math.max(0, factor)]!,
-      bounceBelowMm: uniform() < BOUNCING_SHARE ? nocking - 3 - 7 * uniform() : null,
-      pluckedShare: 0.03,
-      calledShare: 0.5,
-      aimWander: 0.5,
-      attitudePerMm: 0.03 + 0.04 * uniform(),
-    };
-  }
 }
 
 class Record {
@@ -124,12 +74,25 @@ class Record {
     if (state === null) throw new Error('no bow');
     return state;
   }
-  open(sessionId: string, toleranceMm: number): void {
+  read(reading: 'nockingHeight' | 'drawLength', value: number): void {
+    this.add({
+      kind: 'reading',
+      reading,
+      values: [value],
+      typed: '',
+      datum: '',
+      tool: '',
+      source: 'measured',
+      confirmedUnlikely: false,
+    });
+  }
+  open(sessionId: string, tolerance: Pick<ToleranceByRule, 'outwardMm' | 'upMm'>): void {
     this.add({
       kind: 'sessionOpened',
       sessionId,
       distanceM: 18,
-      toleranceMm,
+      toleranceMm: tolerance.outwardMm,
+      toleranceUpMm: tolerance.upMm,
       toleranceWhy: '',
       buttMm: 1220,
     });
@@ -157,60 +120,98 @@ class Record {
 }
 
 /** The archer's earlier groups, then a session begun as the program begins it. */
-function begin(seed: number): {
+function begin(
+  seed: number,
+  bow: DrawnBow,
+): {
   readonly record: Record;
   readonly archer: SimulatedArcher;
-  readonly toleranceMm: number;
+  readonly tolerance: ToleranceByRule;
 } {
-  const archer = new SimulatedArcher(seed + 500_009, drawTruth(seed));
+  const archer = new SimulatedArcher(seed + 500_009, bow.truth);
   const record = new Record();
-  record.add({ kind: 'bowMade', ...FACTS });
-  record.add({
-    kind: 'reading',
-    reading: 'nockingHeight',
-    values: [NOCKING_START_MM],
-    typed: '',
-    datum: '',
-    tool: '',
-    source: 'measured',
-    confirmedUnlikely: false,
-  });
-  const history = new SimulatedArcher(seed + 900_001, archer.truth);
-  record.open('history', 25);
+  record.add({ kind: 'bowMade', ...FACTS, school: bow.school });
+  record.read('nockingHeight', NOCKING_START_MM);
+  record.read('drawLength', drawLeaving(CUT_ROOM_MM));
+  const history = new SimulatedArcher(seed + 900_001, bow.truth);
+  record.open('history', { outwardMm: 25, upMm: 25 });
   for (let end = 1; end <= HISTORY_ENDS; end += 1) record.end('history', end, history, 6, 0);
   record.add({ kind: 'sessionClosed', sessionId: 'history' });
-  const { toleranceMm } = defaultTolerance(record.state(), 18);
-  record.open('tuning', toleranceMm);
-  return { record, archer, toleranceMm };
+  const tolerance = defaultTolerance(record.state(), 18);
+  record.open('tuning', tolerance);
+  return { record, archer, tolerance };
 }
 
-function outcome(
-  archer: SimulatedArcher,
-  toleranceMm: number,
-  counts: { said: boolean; ends: number; moves: number; cuts: number; wrongWay: number },
-): ButtOutcome {
+/** The longest draw with which the shaft may lose just so much, found by asking the limit itself. */
+function drawLeaving(roomMm: number): number {
+  const record = new Record();
+  record.add({ kind: 'bowMade', ...FACTS });
+  record.read('drawLength', DRAW_MM);
+  const safe = safeLength(record.state());
+  if (safe.kind !== 'known') throw new Error('the safe length is not known');
+  return DRAW_MM + safe.leftMm - roomMm;
+}
+
+interface Counts {
+  said: boolean;
+  spent: boolean;
+  ends: number;
+  moves: number;
+  cuts: number;
+  wrongWay: number;
+  badCuts: number;
+}
+const noCounts = (): Counts => ({
+  said: false,
+  spent: false,
+  ends: 0,
+  moves: 0,
+  cuts: 0,
+  wrongWay: 0,
+  badCuts: 0,
+});
+
+type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
+
+/** Makes the changes and counts what became of them. */
+function makeMove(bow: DrawnBow, archer: SimulatedArcher, changes: ChangeList, counts: Counts) {
+  const before = archer.offset();
+  archer.move(changes);
+  const after = archer.offset();
+  counts.moves += 1;
+  const isUp = changes.some(
+    ({ control }) => control === 'nockingPoint' || control === 'restHeight',
+  );
+  const axis = isUp ? 'upMm' : 'outwardMm';
+  const farther = Math.abs(after[axis]) > Math.abs(before[axis]);
+  if (farther && Math.abs(after[axis]) > bow.tolerance[axis]) counts.wrongWay += 1;
+  if (!changes.some(({ control }) => control === 'shaftCut')) return;
+  counts.cuts += 1;
+  const gain = bow.truth.outwardGains.get('shaftCut') ?? 0;
+  const pastMm = (after.outwardMm * Math.sign(gain)) / Math.abs(gain);
+  if (archer.movedBy('shaftCut') > CUT_ROOM_MM + 1e-6 || pastMm > CUT_PAST_MM) counts.badCuts += 1;
+}
+
+function outcome(bow: DrawnBow, archer: SimulatedArcher, counts: Counts): ButtOutcome {
   const { outwardMm, upMm } = archer.offset();
+  const { school, canBeMended, tolerance, truth } = bow;
   return {
     ...counts,
-    scatterMm: archer.truth.scatterMm,
-    trulyInside: Math.abs(outwardMm) <= toleranceMm && Math.abs(upMm) <= toleranceMm,
+    school,
+    canBeMended,
+    scatterMm: truth.scatterMm,
+    trulyInside: Math.abs(outwardMm) <= tolerance.outwardMm && Math.abs(upMm) <= tolerance.upMm,
     shots: counts.ends * 9,
   };
 }
 
-function size(archer: SimulatedArcher): number {
-  const { outwardMm, upMm } = archer.offset();
-  return Math.hypot(outwardMm, upMm);
-}
-
 /** Tunes one bow by following the program's next move, through log, fold and advice. */
-export function tuneByAdvice(seed: number): ButtOutcome {
-  const { record, archer, toleranceMm } = begin(seed);
-  const counts = { said: false, ends: 0, moves: 0, cuts: 0, wrongWay: 0 };
-  let guard = 0;
-  for (;;) {
-    const state = record.state();
-    const move = nextMove(state, record.nowMs);
+export function tuneByAdvice(seed: number, misfitSdMm: number): ButtOutcome {
+  const bow = drawBow(seed, misfitSdMm);
+  const { record, archer } = begin(seed, bow);
+  const counts = noCounts();
+  for (let guard = 0; guard < 300; guard += 1) {
+    const move = nextMove(record.state(), record.nowMs);
     if (counts.ends > 0 && (move === null || move.step !== 'bareShaft')) {
       counts.said = true;
       break;
@@ -221,43 +222,38 @@ export function tuneByAdvice(seed: number): ButtOutcome {
       record.end('tuning', counts.ends, archer, 6, 3);
       continue;
     }
-    if ((guard += 1) > 200) break;
     if (move?.action.kind === 'checkBlame') {
       record.add({ kind: 'blameChecked', sessionId: 'tuning', items: move.action.items });
       continue;
     }
-    if (move?.action.kind !== 'change') break;
-    const before = size(archer);
-    counts.moves += 1;
-    counts.cuts += move.action.changes.some(({ control }) => control === 'shaftCut') ? 1 : 0;
-    archer.move(move.action.changes);
+    if (move?.action.kind !== 'change') {
+      counts.spent = move?.because.topic === 'bareShaftSpent';
+      break;
+    }
+    makeMove(bow, archer, move.action.changes, counts);
     for (const change of move.action.changes)
       record.add({ kind: 'change', ...change, moveId: `m${counts.moves}`, because: '' });
-    if (size(archer) > before) counts.wrongWay += 1;
   }
-  return outcome(archer, toleranceMm, counts);
+  return outcome(bow, archer, counts);
 }
 
 /** The same bow, archer and ends, tuned by habit. */
-export function tuneByHabit(seed: number): ButtOutcome {
-  const { archer, toleranceMm } = begin(seed);
-  const habit = new BareShaftHabit(REACH);
-  const counts = { said: false, ends: 0, moves: 0, cuts: 0, wrongWay: 0 };
+export function tuneByHabit(seed: number, misfitSdMm: number): ButtOutcome {
+  const bow = drawBow(seed, misfitSdMm);
+  const { archer, tolerance } = begin(seed, bow);
+  const habit = new BareShaftHabit(bow.reach);
+  const counts = noCounts();
   while (counts.ends < MOST_ENDS) {
     counts.ends += 1;
     const end = archer.shootEnd(6, 3);
-    const next = habit.after(end, toleranceMm);
+    const next = habit.after(end, tolerance);
     if (next === 'done') {
       counts.said = true;
       break;
     }
     if (next === 'givenUp') break;
     if (next === null) continue;
-    const before = size(archer);
-    counts.moves += 1;
-    counts.cuts += next.control === 'shaftCut' ? 1 : 0;
-    archer.move([next]);
-    if (size(archer) > before) counts.wrongWay += 1;
+    makeMove(bow, archer, [next], counts);
   }
-  return outcome(archer, toleranceMm, counts);
+  return outcome(bow, archer, counts);
 }

@@ -9,6 +9,7 @@ import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession, Shot } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
+import { type EndSums, endSums } from '../groups/ends-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 
 /** One setting shot in one session: everything between two changes that matter to an axis. */
@@ -21,6 +22,8 @@ export interface BareShaftBlock {
   readonly endNumbers: readonly number[];
   readonly fletched: Sums;
   readonly bare: Sums;
+  /** The same, end by end: each has an aim of its own. */
+  readonly ends: readonly EndSums[];
 }
 
 /** Count, mean and squares about it, mm at the reference distance. */
@@ -131,10 +134,13 @@ function blockOf(
   const session = held[0]?.session;
   if (session === undefined) return null;
   const scale = REFERENCE_DISTANCE_M / session.distanceM;
-  const sums = (arrow: Shot['arrow']): Sums => {
-    const values = held
+  const valuesOf = (arrow: Shot['arrow'], endNumber: number | null = null) =>
+    held
       .filter(({ shot }) => shot.arrow === arrow)
+      .filter(({ shot }) => endNumber === null || shot.endNumber === endNumber)
       .map(({ shot }) => scale * (axis === 'bareShaftUp' ? shot.upMm : shot.outwardMm));
+  const sums = (arrow: Shot['arrow']): Sums => {
+    const values = valuesOf(arrow);
     return {
       count: values.length,
       meanMm: values.length === 0 ? 0 : meanOf(values),
@@ -144,12 +150,16 @@ function blockOf(
   const fletched = sums('fletched');
   const bare = sums('bare');
   if (fletched.count === 0 || bare.count === 0) return null;
+  const endNumbers = [...new Set(held.map(({ shot }) => shot.endNumber))];
   return {
     session,
     moved,
     level,
-    endNumbers: [...new Set(held.map(({ shot }) => shot.endNumber))],
+    endNumbers,
     fletched,
     bare,
+    ends: endNumbers.map((end) =>
+      endSums({ fletchedMm: valuesOf('fletched', end), bareMm: valuesOf('bare', end) }),
+    ),
   };
 }

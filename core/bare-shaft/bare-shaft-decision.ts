@@ -1,3 +1,4 @@
+import { upsets } from '../craft/upsets.ts';
 import { BLAME_LIST } from '../craft/blame-list.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
@@ -9,18 +10,29 @@ import { bareShaftOutlook, type Outlook } from './bare-shaft-outlook.ts';
 import { nockingRoom, type Remedy, remediesFor } from './remedies.ts';
 import { hasConflict, hasContactMarks } from './session-evidence.ts';
 
-/** A remedy must raise the chance of being inside by this much, or the shots speak first. */
+/** A remedy must take this much off the expected cost to the end, in moves, or the shots speak first. */
 const WORTH_MOVING = 0.12;
+/** After so many ends undecided, a step that can be undone may take off less, and be a nuisance. */
+const PATIENCE_ENDS = 4;
+const WORTH_AFTER_PATIENCE = 0.08;
 /** The side of an offset must be this sure before anything is turned. */
-const SIDE_SURE = 0.9;
+const SIDE_SURE = 0.92;
 /** “Same result two ends running before anything is touched.” */
 const ENDS_FIRST = 2;
+/** What cannot be undone wants the side surer still. */
+const SAW_SURE = 0.985;
 /** After a move, one end is enough when the side is as good as certain. */
 const SIDE_CERTAIN = 0.975;
 /** Below this chance of being inside the vertical axis is not yet likely enough to leave. */
 const VERTICAL_LIKELY_INSIDE = 0.5;
 /** After this many ends undecided, the lateral axis may be mended: never wait for ever. */
 const VERTICAL_PATIENCE_ENDS = 3;
+
+/** With nothing left to turn, more ends than this do not bring it in when it is likelier out. */
+const GIVEN_UP_ENDS = 8;
+const GIVEN_UP_BELOW = 0.5;
+/** A bounce this likely is tried before the nocking point is said to be spent. */
+const BOUNCE_LIKELY = 0.2;
 
 /** Two shafts far apart prove nothing; from this many on their scatter is worth looking into. */
 const SCATTERED_SHAFTS = 4;
@@ -38,7 +50,7 @@ export type BareShaftDecision =
   /** `likely` would be made if the next end agrees. */
   | {
       readonly kind: 'shoot';
-      readonly why: 'oneMoreInside' | 'oneLook' | 'verticalFirst' | 'undecided';
+      readonly why: 'oneMoreInside' | 'oneLook' | 'verticalFirst' | 'undecided' | 'proveTheMove';
       readonly axis: BareShaftAxis | null;
       readonly likely: Remedy | null;
     }
@@ -54,8 +66,8 @@ export type BareShaftDecision =
 
 /**
  * Turn something, or shoot again? Vertical before lateral, one control at a time. A remedy is worth
- * making when the side of the offset is sure and the remedy, with its own uncertainty, raises the
- * chance of being inside by more than another end could be expected to.
+ * making when the side of the offset is sure and the remedy, with its own uncertainty, takes more off
+ * what is still to come than another end could be expected to.
  *
  * @param isSetAside remedies the tuner does not want now
  */
@@ -74,7 +86,10 @@ export function bareShaftDecision(
   const outlooks = Object.fromEntries(
     BARE_SHAFT_AXES.map((axis) => [axis, bareShaftOutlook(state, session, axis)]),
   ) as Record<BareShaftAxis, Outlook>;
-  const bounce = bounceRaise(state, outlooks.bareShaftUp);
+  // One change, one proof: two before an end is shot, and neither can be told from the other.
+  if (movedSinceLastEnd(state, session))
+    return { kind: 'shoot', why: 'proveTheMove', axis: null, likely: null };
+  const bounce = bounceRaise(state, outlooks.bareShaftUp, BOUNCE_SAID_AT);
   if (bounce !== null) return bounce;
   const vertical = wanted(state, session, 'bareShaftUp', outlooks.bareShaftUp, isSetAside);
   const lateral = wanted(state, session, 'bareShaftOutward', outlooks.bareShaftOutward, isSetAside);
@@ -84,6 +99,10 @@ export function bareShaftDecision(
 
   if (vertical.kind === 'mend') return vertical;
   if (lateral.kind === 'mend' && verticalSettled) return lateral;
+  // Lower made it worse, and there is no lower to go: before the nocking point is given up, well up.
+  const up =
+    vertical.kind === 'spent' ? bounceRaise(state, outlooks.bareShaftUp, BOUNCE_LIKELY) : null;
+  if (up !== null) return up;
   if (vertical.kind === 'spent' && lateral.kind !== 'mend') return vertical;
   if (lateral.kind === 'spent') return lateral;
   if (lateral.kind === 'mend')
@@ -105,6 +124,15 @@ export function bareShaftDecision(
   };
 }
 
+/** Whether something that moves bare shafts was changed since the last end was shot. */
+function movedSinceLastEnd(state: BowState, session: ShootingSession): boolean {
+  const lastShot = session.shots.at(-1)?.index ?? -1;
+  return state.upsets.some(
+    (one) =>
+      one.index > lastShot && (upsets(one, 'bareShaftVertical') || upsets(one, 'bareShaftLateral')),
+  );
+}
+
 function blameWhy(
   state: BowState,
   session: ShootingSession,
@@ -119,9 +147,10 @@ function blameWhy(
 function bounceRaise(
   state: BowState,
   { model }: Outlook,
+  saidAt: number,
 ): Extract<BareShaftDecision, { kind: 'bounce' }> | null {
   const { bounce } = model;
-  if (bounce === null || bounce.now < BOUNCE_SAID_AT) return null;
+  if (bounce === null || bounce.now < saidAt) return null;
   const nowMm = state.moved.get('nockingPoint') ?? 0;
   const clearMm = (bounce.thresholdMm ?? nowMm) + BOUNCE_CLEAR_MM - nowMm;
   const room = nockingRoom(state).up;
@@ -146,10 +175,17 @@ function wanted(
   const ends = endsSpeaking(state, session, axis);
   if (side < SIDE_SURE || ends === 0) return { kind: 'nothing' };
   const remedies = remediesFor(state, session, axis).filter((one) => !isSetAside(one));
-  const [first, ...others] = byReversibility(remedies);
   const isOut = Math.max(outlook.odds.plus, outlook.odds.minus) >= SIDE_CERTAIN;
-  if (first === undefined)
-    return isOut && ends >= ENDS_FIRST ? { kind: 'spent', axis } : { kind: 'nothing' };
+  // Certainly out, even a step that is hardly worth its trouble is better than another end.
+  const [first, ...others] = byReversibility(
+    remedies.filter((one) => isWorthMoving(one, ends, { isOut, side })),
+  );
+  if (first === undefined) {
+    const isGivenUp = ends >= GIVEN_UP_ENDS && outlook.odds.inside < GIVEN_UP_BELOW;
+    return (isOut && ends >= ENDS_FIRST) || isGivenUp
+      ? { kind: 'spent', axis }
+      : { kind: 'nothing' };
+  }
   const movedBefore = outlook.model.blocks.filter((one) => one.session === session).length > 1;
   if (ends >= ENDS_FIRST || (movedBefore && side >= SIDE_CERTAIN))
     return { kind: 'mend', axis, remedy: first, others };
@@ -158,9 +194,20 @@ function wanted(
 
 /** What is worth doing; the saw only when nothing that can be taken back is. */
 function byReversibility(remedies: readonly Remedy[]): readonly Remedy[] {
-  const worthy = remedies.filter(({ worth }) => worth >= WORTH_MOVING);
-  const reversible = worthy.filter(({ reversible }) => reversible);
-  return reversible.length > 0
-    ? [...reversible, ...worthy.filter((one) => !one.reversible)]
-    : worthy;
+  return [
+    ...remedies.filter(({ reversible }) => reversible),
+    ...remedies.filter(({ reversible }) => !reversible),
+  ];
+}
+
+/** Certainly out, any step that helps is; undecided for long, one that helps a little and can be undone. */
+function isWorthMoving(
+  { worth, gain, reversible }: Remedy,
+  ends: number,
+  { isOut, side }: { readonly isOut: boolean; readonly side: number },
+): boolean {
+  if (isOut && ends >= ENDS_FIRST) return true;
+  // The saw waits until the side is as good as certain.
+  if (worth >= WORTH_MOVING) return reversible || side >= SAW_SURE;
+  return reversible && ends >= PATIENCE_ENDS && gain >= WORTH_AFTER_PATIENCE;
 }

@@ -3,14 +3,15 @@ import {
   type BareShaftAxis,
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
-import type { AxisVerdict } from '../groups/axis-verdict.ts';
+import type { AxisPrior, AxisVerdict } from '../groups/axis-verdict.ts';
 import {
   type BareShaftVerdict,
   bareShaftVerdict,
   type Landing,
   shotsSpeakingFor,
 } from './bare-shaft-verdict.ts';
-import { scatterPrior } from '../groups/scatter-history.ts';
+import { aimWanderOdds, scatterPrior } from '../groups/scatter-history.ts';
+import { wholeEndNumbers } from './whole-ends.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
 import type { ShootingSession } from '../log/shooting.ts';
@@ -20,10 +21,17 @@ import { bareShaftOutlook, landingMm } from './bare-shaft-outlook.ts';
 
 type BareShaftFacet = Extract<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
 
-/** Chance of being inside, by the whole log, at which an axis may be called done. */
-const INSIDE_DONE_AT = 0.95;
-/** Ends since the last change that an axis needs before it can be called done. */
-const DONE_ENDS = 2;
+/**
+ * Chance of being inside, by the whole log, at which an axis may be called done after so many ends: few
+ * ends have to be surer, since who looks after every end finds a lucky one.
+ */
+const INSIDE_DONE_AT = [
+  { ends: 20, chance: 0.9 },
+  { ends: 12, chance: 0.95 },
+  { ends: 2, chance: 0.97 },
+] as const;
+/** And by the shots since the last change alone: what was before it may be carried over wrongly. */
+const INSIDE_BY_ITSELF_AT = 0.6;
 
 /**
  * The verdict of a session: the shots since the last change, with what earlier sessions say of the
@@ -40,31 +48,37 @@ export const sessionVerdict = onceForPair(
     );
     const isLast = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
     if (isLast?.sessionId !== session.sessionId) return verdict;
-    const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => ({
-      ...judged,
-      done:
-        judged.call !== 'plus' &&
-        judged.call !== 'minus' &&
-        endsSpeaking(state, session, axis) >= DONE_ENDS &&
-        bareShaftOutlook(state, session, axis).odds.inside >= INSIDE_DONE_AT,
-    });
+    const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => {
+      const ends = endsSpeaking(state, session, axis);
+      const needed = INSIDE_DONE_AT.find((one) => ends >= one.ends)?.chance ?? Infinity;
+      return {
+        ...judged,
+        done:
+          judged.call !== 'plus' &&
+          judged.call !== 'minus' &&
+          (judged.odds?.inside ?? 0) >= INSIDE_BY_ITSELF_AT &&
+          bareShaftOutlook(state, session, axis).odds.inside >= needed,
+      };
+    };
     const outward = judge(verdict.outward, 'bareShaftOutward');
     const up = judge(verdict.up, 'bareShaftUp');
     return { ...verdict, outward, up, done: outward.done && up.done };
   },
 );
 
-/** Ends of a session that still speak for an axis and hold bare shafts. */
+/** Whole ends of a session that still speak for an axis and hold bare shafts. */
 export function endsSpeaking(
   state: BowState,
   session: ShootingSession,
   axis: BareShaftAxis,
 ): number {
   const shots = shotsSpeakingFor(BARE_SHAFT_FACET[axis], session, state.upsets);
+  const whole = wholeEndNumbers(session);
   return new Set(
     shots
       .filter(({ arrow, calledBad }) => arrow === 'bare' && !calledBad)
-      .map((shot) => shot.endNumber),
+      .map(({ endNumber }) => endNumber)
+      .filter((endNumber) => whole.has(endNumber)),
   ).size;
 }
 
@@ -77,14 +91,15 @@ export function sessionLanding(state: BowState, session: ShootingSession): Landi
   };
 }
 
-/** Scatter priors of both axes for a session, from the sessions before it. */
+/** What the sessions before one say of the archer, on both axes: scatter and wandering aim. */
 export function sessionPriors(state: BowState, session: ShootingSession) {
   const place = state.sessions.findIndex((one) => one.sessionId === session.sessionId);
   const earlier = state.sessions.slice(0, Math.max(0, place));
-  return {
-    outward: scatterPrior(earlier, session.distanceM, 'outwardMm'),
-    up: scatterPrior(earlier, session.distanceM, 'upMm'),
-  };
+  const prior = (axis: 'outwardMm' | 'upMm'): AxisPrior => ({
+    scatter: scatterPrior(earlier, session.distanceM, axis),
+    wanderOdds: aimWanderOdds(earlier, axis),
+  });
+  return { outward: prior('outwardMm'), up: prior('upMm') };
 }
 
 /** What the shots say of one axis now, and what was changed since they were shot. */

@@ -22,7 +22,8 @@ import {
   SCATTER_FACTORS,
   type ScatterPrior,
 } from '../groups/offset-posterior.ts';
-import { scatterPrior } from '../groups/scatter-history.ts';
+import { AIM_WANDERS, fitEnds } from '../groups/ends-posterior.ts';
+import { aimWanderOdds, scatterPrior } from '../groups/scatter-history.ts';
 import { priorWeightN } from '../gains/prior-weight.ts';
 import {
   BARE_SHAFT_AXES,
@@ -116,14 +117,13 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
     ];
     const fits = weights.map((weight, k): FactorFit => {
       const factor = SCATTER_FACTORS[k]!;
-      const observations = straight.map(
-        ({ session, moved, level, fletched, bare }): LinearObservation => ({
-          row: row(moved, level),
-          special: 0,
-          y: bare.meanMm - fletched.meanMm,
-          variance:
-            scatter[axis].variance(session, k) * (1 / fletched.count + factor ** 2 / bare.count),
-        }),
+      const observations = straight.flatMap(
+        ({ session, moved, level, ends }): readonly LinearObservation[] => {
+          const fit = fitEnds(ends, factor, scatter[axis].wander(session));
+          if (fit === null) return [];
+          const variance = scatter[axis].variance(session, k) * fit.varianceFactor;
+          return [{ row: row(moved, level), special: 0, y: fit.offsetMm, variance }];
+        },
       );
       return {
         weight,
@@ -152,23 +152,35 @@ function sessionScatter(
   readonly logOdds: readonly number[];
   readonly variance: (session: ShootingSession, k: number) => number;
   readonly degrees: (session: ShootingSession | null) => number;
+  /** How far the aim wanders from end to end, in scatters. */
+  readonly wander: (session: ShootingSession) => number;
 } {
   const by = new Map<
     string,
-    { prior: ScatterPrior; fletched: number; bare: number; degrees: number; bareFree: number }
+    {
+      prior: ScatterPrior;
+      wander: number;
+      fletched: number;
+      bare: number;
+      degrees: number;
+      bareFree: number;
+    }
   >();
-  for (const { session, fletched, bare } of blocks) {
+  for (const { session, ends } of blocks) {
     const found = by.get(session.sessionId) ?? {
-      prior: priorOf(state, session, axis),
+      ...archerBefore(state, session, axis),
       fletched: 0,
       bare: 0,
       degrees: 0,
       bareFree: 0,
     };
-    found.fletched += fletched.squares;
-    found.bare += bare.squares;
-    found.degrees += fletched.count + bare.count - 2;
-    found.bareFree += bare.count - 1;
+    // Inside the ends only: what lies between them is the aim's.
+    for (const { fletched, bare } of ends) {
+      found.fletched += fletched.squares;
+      found.bare += bare.squares;
+      found.degrees += Math.max(0, fletched.count - 1) + Math.max(0, bare.count - 1);
+      found.bareFree += Math.max(0, bare.count - 1);
+    }
     by.set(session.sessionId, found);
   }
   const squares = (session: string, k: number) => {
@@ -197,13 +209,22 @@ function sessionScatter(
       const degrees = degreesOf(session.sessionId);
       return degrees === 0 ? 1e6 : squares(session.sessionId, k) / degrees;
     },
+    wander: (session) => by.get(session.sessionId)?.wander ?? 0,
     degrees: (session) => Math.max(1, session === null ? 1e6 : degreesOf(session.sessionId)),
   };
 }
 
-function priorOf(state: BowState, session: ShootingSession, axis: BareShaftAxis): ScatterPrior {
+/** What the sessions before one say of the archer: his scatter, and how far his aim wanders. */
+function archerBefore(state: BowState, session: ShootingSession, axis: BareShaftAxis) {
   const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
-  return scatterPrior(earlier, REFERENCE_DISTANCE_M, axis === 'bareShaftUp' ? 'upMm' : 'outwardMm');
+  const of = axis === 'bareShaftUp' ? 'upMm' : 'outwardMm';
+  const odds = aimWanderOdds(earlier, of);
+  return {
+    prior: scatterPrior(earlier, REFERENCE_DISTANCE_M, of),
+    wander: Math.sqrt(
+      AIM_WANDERS.reduce<number>((sum, one, index) => sum + odds[index]! * one ** 2, 0),
+    ),
+  };
 }
 
 /** A linear combination of level and gains, as a mixture over the scatter factor. */

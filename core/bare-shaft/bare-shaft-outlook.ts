@@ -48,6 +48,16 @@ export function outlookAfter(
   return outlookOf(state, session, axis, model, row);
 }
 
+/** The same bow and tolerance with bare shafts expected elsewhere. */
+export function outlookFrom(outlook: Outlook, mixture: StudentMixture): Outlook {
+  return {
+    ...outlook,
+    mixture,
+    odds: toleranceOdds({ mixture }, outlook.toleranceMm),
+    plusSide: 1 - studentMixtureCdf(mixture, 0),
+  };
+}
+
 function outlookOf(
   state: BowState,
   session: ShootingSession,
@@ -60,7 +70,8 @@ function outlookOf(
     ...part,
     mean: part.mean - target,
   }));
-  const toleranceMm = (session.toleranceMm * REFERENCE_DISTANCE_M) / session.distanceM;
+  const agreedMm = axis === 'bareShaftUp' ? session.toleranceUpMm : session.toleranceMm;
+  const toleranceMm = (agreedMm * REFERENCE_DISTANCE_M) / session.distanceM;
   return {
     model,
     mixture,

@@ -1,8 +1,10 @@
 import type { ShootingSession, Shot } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
-import { type AxisEnd, type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
-import { jointFactorOdds, SCATTER_FACTORS, type ScatterPrior } from '../groups/offset-posterior.ts';
+import { type AxisPrior, type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
+import type { AxisEnd } from '../groups/ends-posterior.ts';
+import { wholeEndNumbers } from './whole-ends.ts';
+import { jointFactorOdds, SCATTER_FACTORS } from '../groups/offset-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { farOutShots } from '../groups/far-out.ts';
 
@@ -13,7 +15,6 @@ const SCATTERED_AT = 0.5;
 export interface BareShaftVerdict {
   readonly outward: AxisVerdict;
   readonly up: AxisVerdict;
-  readonly toleranceMm: number;
   readonly counted: {
     readonly fletched: number;
     readonly bare: number;
@@ -71,28 +72,37 @@ export function shotsFromLanding(
 export function bareShaftVerdict(
   session: ShootingSession,
   doubts: readonly Upset[],
-  prior: { readonly outward: ScatterPrior; readonly up: ScatterPrior },
+  prior: { readonly outward: AxisPrior; readonly up: AxisPrior },
   landing: Landing = ON_THE_FLETCHED,
 ): BareShaftVerdict {
   const speaking = (facet: 'bareShaftLateral' | 'bareShaftVertical') =>
     shotsFromLanding(session, shotsSpeakingFor(facet, session, doubts), landing);
   const lateral = speaking('bareShaftLateral');
   const vertical = speaking('bareShaftVertical');
+  const whole = wholeEndNumbers(session);
+  const wholeOf = (shots: readonly Shot[]) =>
+    new Set(
+      shots
+        .filter(isCounted)
+        .map(({ endNumber }) => endNumber)
+        .filter((end) => whole.has(end)),
+    ).size;
   const outward = axisVerdict(
     endsOf(lateral, (shot) => shot.outwardMm),
     session.toleranceMm,
     prior.outward,
+    wholeOf(lateral),
   );
   const up = axisVerdict(
     endsOf(vertical, (shot) => shot.upMm),
-    session.toleranceMm,
+    session.toleranceUpMm,
     prior.up,
+    wholeOf(vertical),
   );
   const judged = lateral.length >= vertical.length ? lateral : vertical;
   return {
     outward,
     up,
-    toleranceMm: session.toleranceMm,
     counted: {
       fletched: countOf(judged, 'fletched'),
       bare: countOf(judged, 'bare'),
@@ -105,6 +115,10 @@ export function bareShaftVerdict(
   };
 }
 
+function isCounted({ calledBad, arrow }: Shot): boolean {
+  return !calledBad && (arrow === 'bare' || arrow === 'fletched');
+}
+
 function countOf(shots: readonly Shot[], arrow: Shot['arrow']): number {
   return shots.filter((shot) => shot.arrow === arrow && !shot.calledBad).length;
 }
@@ -112,7 +126,7 @@ function countOf(shots: readonly Shot[], arrow: Shot['arrow']): number {
 function endsOf(shots: readonly Shot[], axis: (shot: Shot) => number): readonly AxisEnd[] {
   const ends = new Map<number, { fletchedMm: number[]; bareMm: number[] }>();
   for (const shot of shots) {
-    if (shot.calledBad || (shot.arrow !== 'bare' && shot.arrow !== 'fletched')) continue;
+    if (!isCounted(shot)) continue;
     const end = ends.get(shot.endNumber) ?? { fletchedMm: [], bareMm: [] };
     ends.set(shot.endNumber, end);
     (shot.arrow === 'bare' ? end.bareMm : end.fletchedMm).push(axis(shot));

@@ -1,14 +1,18 @@
+import cdf from '@stdlib/stats-base-dists-normal-cdf';
 import { shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { type Control, CONTROL_FACTS } from '../craft/controls.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { bareShaftFigure, type BareShaftModel } from './bare-shaft-model.ts';
-import type { BareShaftAxis } from '../priors/prior-gains.ts';
+import { gainPriorsFor } from '../priors/gain-priors.ts';
+import { type BareShaftAxis, isSignFixed } from '../priors/prior-gains.ts';
+import { priorWeightN } from '../gains/prior-weight.ts';
 import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import { bareShaftOutlook, type Outlook, outlookAfter } from './bare-shaft-outlook.ts';
+import { bareShaftOutlook, type Outlook, outlookAfter, outlookFrom } from './bare-shaft-outlook.ts';
+import { costToEnd } from './expected-cost.ts';
 import { boltsOutNow } from '../limits/bolt-limits.ts';
 import { safeLength } from '../limits/safe-length.ts';
 import { braceLimit } from '../limits/brace-limit.ts';
@@ -24,7 +28,7 @@ interface RemedyKind {
   readonly oneGo: number;
   /** How far from where it began, where nothing on the bow says. */
   readonly inAll: number;
-  /** What it costs in chance of being inside: a string-off, stale steps, another point to find. */
+  /** What it costs beside the move itself, in moves: a string-off, stale steps, another point to find. */
   readonly cost: number;
 }
 
@@ -40,11 +44,11 @@ const LATERAL: readonly RemedyKind[] = [
     step: 5 * G_PER_GR,
     oneGo: 35 * G_PER_GR,
     inAll: 50 * G_PER_GR,
-    cost: 0.05,
+    cost: 0.15,
   }),
-  kind(['twists'], { step: 1, oneGo: 4, inAll: 8, cost: 0.1 }),
-  kind(['topBolt', 'bottomBolt'], { step: 0.25, oneGo: 0.5, inAll: 2, cost: 0.12 }),
-  kind(['shaftCut'], { step: 3, oneGo: 6, inAll: 48, cost: 0.3 }),
+  kind(['twists'], { step: 1, oneGo: 4, inAll: 8, cost: 0.2 }),
+  kind(['topBolt', 'bottomBolt'], { step: 0.25, oneGo: 0.5, inAll: 2, cost: 0.3 }),
+  kind(['shaftCut'], { step: 3, oneGo: 6, inAll: Infinity, cost: 0.1 }),
 ];
 
 function kind(controls: readonly Control[], rest: Omit<RemedyKind, 'controls'>): RemedyKind {
@@ -56,8 +60,10 @@ export interface Remedy {
   readonly amounts: ReadonlyMap<Control, number>;
   readonly before: Outlook;
   readonly after: Outlook;
-  /** Chance of being inside gained, less what it costs. */
+  /** What it takes off the expected cost to the end, less what it costs itself; in moves. */
   readonly worth: number;
+  /** What it takes off by itself. */
+  readonly gain: number;
   readonly reversible: boolean;
   /** How far the control may still go the way it is moved, before and after, in its unit. */
   readonly room: number;
@@ -74,7 +80,7 @@ function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
 
 /**
  * Every remedy for an axis that would do any good, best first. Each is sized by trying all its steps inside the limits:
- * the chance of being inside after it, with the gain as uncertain as it is.
+ * what the end is still expected to cost after it, with the gain as uncertain as it is.
  */
 export function remediesFor(
   state: BowState,
@@ -103,7 +109,8 @@ function weighRemedies(
   return kindsFor(state, axis)
     .map((one) => bestOf(state, session, axis, one, before))
     .filter((one) => one !== null)
-    .filter(({ after }) => bringsNearer(before, after))
+    .filter(({ gain }) => gain > 0)
+    .filter(({ after }) => isExpectedNearer(before, after))
     .filter(({ amounts }) => checkChanges(state, changesOf(amounts)) === null)
     .toSorted((one, other) => other.worth - one.worth);
 }
@@ -112,10 +119,10 @@ function changesOf(amounts: ReadonlyMap<Control, number>) {
   return [...amounts].map(([control, amount]) => ({ control, amount }));
 }
 
-/** More likely inside, and expected nearer: an uncertain step the wrong way does not count. */
-function bringsNearer(before: Outlook, after: Outlook): boolean {
+/** An uncertain step the wrong way does not count, whatever it does to the chances. */
+function isExpectedNearer(before: Outlook, after: Outlook): boolean {
   const off = ({ mixture }: Outlook) => Math.abs(studentMixtureMean(mixture));
-  return after.odds.inside > before.odds.inside && off(after) < off(before);
+  return off(after) < off(before);
 }
 
 function bestOf(
@@ -126,28 +133,90 @@ function bestOf(
   before: Outlook,
 ): Remedy | null {
   const lead = controls[0]!;
+  const costNow = costToEnd(before);
   const room = roomLeft(state, lead, inAll);
   let best: Remedy | null = null;
-  for (const way of [1, -1] as const) {
+  for (const way of waysOf(state, axis, lead, before)) {
     const left = way > 0 ? room.up : room.down;
-    const most = Math.floor(Math.min(oneGo, left) / step + 1e-9);
+    const most = Math.floor(Math.min(oneGo, left) / step + 1e-5);
     for (let steps = 1; steps <= most; steps += 1) {
       const amount = Number((way * steps * step).toFixed(6));
       const amounts = new Map(controls.map((control) => [control, amount]));
-      const after = outlookAfter(state, session, axis, amounts);
-      const worth = after.odds.inside - before.odds.inside - cost;
+      const after = believableAfter(
+        state,
+        axis,
+        before,
+        outlookAfter(state, session, axis, amounts),
+        [lead, amount],
+      );
+      const gain = costNow - costToEnd(after);
+      const worth = gain - cost - WRONG_WAY_COST * chanceOfWrongWay(before, after);
       if (best !== null && worth <= best.worth) continue;
       best = {
         amounts,
         before,
         after,
         worth,
+        gain,
         reversible: controls.every((control) => CONTROL_FACTS[control].reversible),
         room: left,
       };
     }
   }
   return best;
+}
+
+/** What is lost when a control turns out to answer the other way, in moves: there and back. */
+const WRONG_WAY_COST = 0.5;
+
+/** Chance that the move sends bare shafts away from their target, its effect as uncertain as it is. */
+function chanceOfWrongWay(before: Outlook, after: Outlook): number {
+  const shift = studentMixtureMean(after.mixture) - studentMixtureMean(before.mixture);
+  const variance = mixtureVariance(after.mixture) - mixtureVariance(before.mixture);
+  return variance <= 0 ? 0 : cdf(-Math.abs(shift) / Math.sqrt(variance), 0, 1);
+}
+
+function mixtureVariance(mixture: Outlook['mixture']): number {
+  const mean = studentMixtureMean(mixture);
+  return mixture.reduce(
+    (sum, part) => sum + part.weight * (part.scale ** 2 + (part.mean - mean) ** 2),
+    0,
+  );
+}
+
+/**
+ * What the log says of a control that physics lets answer one way only, unless it says the other way:
+ * then something else was at work (a bounce, a change nobody wrote down), and the rule of thumb stands.
+ */
+function believableAfter(
+  state: BowState,
+  axis: BareShaftAxis,
+  before: Outlook,
+  after: Outlook,
+  [control, amount]: readonly [Control, number],
+): Outlook {
+  if (!isSignFixed(control)) return after;
+  const gain = gainPriorsFor(state.bow).ofBareShafts(axis, control, priorWeightN(state));
+  const shiftMm = studentMixtureMean(after.mixture) - studentMixtureMean(before.mixture);
+  if (shiftMm * gain.mean * amount > 0) return after;
+  const mixture = before.mixture.map((part) => ({
+    ...part,
+    mean: part.mean + gain.mean * amount,
+    scale: Math.hypot(part.scale, gain.sd * amount),
+  }));
+  return outlookFrom(before, mixture);
+}
+
+/** Both ways, or the one that physics says is toward the target. */
+function waysOf(
+  state: BowState,
+  axis: BareShaftAxis,
+  control: Control,
+  before: Outlook,
+): readonly (1 | -1)[] {
+  if (!isSignFixed(control)) return [1, -1];
+  const { mean } = gainPriorsFor(state.bow).ofBareShafts(axis, control, priorWeightN(state));
+  return [studentMixtureMean(before.mixture) * mean > 0 ? -1 : 1];
 }
 
 /** How far the nocking point may still go, mm; unmeasured, from where it began. */

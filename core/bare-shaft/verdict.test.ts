@@ -133,7 +133,9 @@ describe('the bare-shaft verdict', () => {
 
   it('is undecided, not a diagnosis, for −20 −10 0 5 10 15 against −60 and 90', () => {
     const fletched = [-20, -10, 0, 5, 10, 15];
-    const axis = axisVerdict([{ fletchedMm: fletched, bareMm: [-60, 90] }], 25, NO_SCATTER_PRIOR);
+    const axis = axisVerdict([{ fletchedMm: fletched, bareMm: [-60, 90] }], 25, {
+      scatter: NO_SCATTER_PRIOR,
+    });
     expect(axis.call).toBe('undecided');
     const needed = shotsNeeded(axisSums(fletched, [-60, 90]), 25, NO_SCATTER_PRIOR, 1);
     expect(needed.kind === 'moreThanWorth' || needed.count > 2).toBe(true);

@@ -1,9 +1,7 @@
+import { type AxisEnd, endSums, offsetOfEnds } from './ends-posterior.ts';
 import {
-  axisSums,
-  FEWEST_EACH,
   offsetHalfWidthMm,
   type OffsetPosterior,
-  offsetPosterior,
   type ScatterPrior,
   type ToleranceOdds,
   toleranceOdds,
@@ -23,12 +21,6 @@ const INSIDE_DONE_AT = 0.9;
 /** Ends needed before an axis can be called done. */
 const DONE_ENDS = 2;
 
-/** Shots of one axis, grouped by end, in shooting order; called bad shots already left out. */
-export interface AxisEnd {
-  readonly fletchedMm: readonly number[];
-  readonly bareMm: readonly number[];
-}
-
 export interface AxisVerdict {
   readonly call: AxisCall;
   /** Said of the same side on two successive looks, strongly: believe it. */
@@ -40,9 +32,11 @@ export interface AxisVerdict {
   readonly plusMinusMm: number | null;
   readonly odds: ToleranceOdds | null;
   readonly posterior: OffsetPosterior | null;
+  /** What it is judged by, half width. */
+  readonly toleranceMm: number;
 }
 
-const NOTHING_YET: AxisVerdict = {
+const NOTHING_YET: Omit<AxisVerdict, 'toleranceMm'> = {
   call: 'undecided',
   holds: false,
   done: false,
@@ -59,44 +53,48 @@ export function callOf(odds: ToleranceOdds): AxisCall {
   return odds.inside >= INSIDE_AT ? 'inside' : 'undecided';
 }
 
+/** What is known of an archer before an axis is judged. */
+export interface AxisPrior {
+  readonly scatter: ScatterPrior;
+  /** How far the aim wanders from end to end, one odds for each of AIM_WANDERS. */
+  readonly wanderOdds?: readonly number[];
+}
+
 /**
- * Judges one axis: the pooled shots of all ends, with the last two looks (one look per end)
- * deciding whether an “out” holds.
+ * Judges one axis: the shots of all ends, each end with an aim of its own, with the last two looks
+ * deciding whether an “out” holds. A look is a whole end: what has been shot of an end not yet whole
+ * informs, and counts as no look.
  *
  * @param ends in shooting order
  * @param toleranceMm half width, above 0
+ * @param wholeEnds how many of them are whole; the rest, at the end of the list, is not
  */
 export function axisVerdict(
   ends: readonly AxisEnd[],
   toleranceMm: number,
-  prior: ScatterPrior,
+  prior: AxisPrior,
+  wholeEnds = ends.length,
 ): AxisVerdict {
-  const posterior = pooledPosterior(ends, prior);
-  if (posterior === null) return NOTHING_YET;
+  const sums = ends.map(endSums);
+  const look = (count: number) =>
+    offsetOfEnds(sums.slice(0, count), prior.scatter, prior.wanderOdds);
+  const posterior = look(ends.length);
+  if (posterior === null) return { ...NOTHING_YET, toleranceMm };
   const odds = toleranceOdds(posterior, toleranceMm);
-  const before = pooledPosterior(ends.slice(0, -1), prior);
-  const oddsBefore = before === null ? null : toleranceOdds(before, toleranceMm);
+  const [last, before] = [wholeEnds, wholeEnds - 1].map((count) => {
+    const seen = count === ends.length ? posterior : count < 1 ? null : look(count);
+    return seen === null ? null : toleranceOdds(seen, toleranceMm);
+  });
+  const holds = (side: 'plus' | 'minus') =>
+    [odds, last, before].every((one) => one != null && one[side] >= OUT_HOLDS_AT);
   return {
     call: callOf(odds),
-    holds:
-      oddsBefore !== null &&
-      (bothAtLeast(odds.plus, oddsBefore.plus, OUT_HOLDS_AT) ||
-        bothAtLeast(odds.minus, oddsBefore.minus, OUT_HOLDS_AT)),
-    done: ends.length >= DONE_ENDS && odds.inside >= INSIDE_DONE_AT,
+    holds: holds('plus') || holds('minus'),
+    done: wholeEnds >= DONE_ENDS && odds.inside >= INSIDE_DONE_AT,
     offsetMm: posterior.centreMm,
     plusMinusMm: offsetHalfWidthMm(posterior),
     odds,
     posterior,
+    toleranceMm,
   };
-}
-
-function bothAtLeast(one: number, other: number, level: number): boolean {
-  return one >= level && other >= level;
-}
-
-function pooledPosterior(ends: readonly AxisEnd[], prior: ScatterPrior): OffsetPosterior | null {
-  const fletched = ends.flatMap((end) => end.fletchedMm);
-  const bare = ends.flatMap((end) => end.bareMm);
-  if (fletched.length < FEWEST_EACH || bare.length < FEWEST_EACH) return null;
-  return offsetPosterior(axisSums(fletched, bare), prior);
 }

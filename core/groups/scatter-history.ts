@@ -1,16 +1,25 @@
 import chisquareQuantile from '@stdlib/stats-base-dists-chisquare-quantile';
-import { squaresAboutMean } from '../numeric/moments.ts';
+import { meanOf, medianOf, squaresAboutMean } from '../numeric/moments.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import { NO_SCATTER_PRIOR, type ScatterPrior } from './offset-posterior.ts';
+import { AIM_WANDER_ODDS, AIM_WANDERS } from './ends-posterior.ts';
+import { NO_SCATTER_PRIOR, normaliseLogOdds, type ScatterPrior } from './offset-posterior.ts';
 
 /** How many shots' worth the archer's earlier scatter counts for. */
 const HISTORY_DEGREES = 6;
 /** Fewer earlier degrees of freedom than this are no history. */
 const FEWEST_HISTORY_DEGREES = 4;
 
+/** A shot farther than this from the middle of its end, in robust spreads, is no ordinary one. */
+const ORDINARY_SPREADS = 3.5;
+/** Median distance from the middle, of a normal distribution, in standard deviations. */
+const MEDIAN_DISTANCE = 0.6745;
+
 /**
  * What earlier sessions say of this archer's fletched scatter, scaled in proportion to distance.
- * Each end counts about its own mean, so a shifted aim between ends adds nothing.
+ * Each end counts about its own mean, so a shifted aim between ends adds nothing; and a shot far from
+ * its end's middle by the spread of all of them is left out, so that one flyer does not widen what the
+ * next session calls good enough.
  *
  * @param earlier sessions before the one being judged
  * @param distanceM of the session being judged
@@ -18,11 +27,54 @@ const FEWEST_HISTORY_DEGREES = 4;
 export function scatterPrior(
   earlier: readonly ShootingSession[],
   distanceM: number,
-  axis: 'outwardMm' | 'upMm',
+  axis: ShotAxis,
 ): ScatterPrior {
+  const { squares, degrees } = ordinarySquares(earlier, distanceM, axis);
+  if (degrees < FEWEST_HISTORY_DEGREES) return NO_SCATTER_PRIOR;
+  return { degrees: HISTORY_DEGREES, sdMm: Math.sqrt(squares / degrees) };
+}
+
+/** The scatter is larger than what is said with this chance: few groups are not to widen what is good. */
+const SURELY_LARGER = 0.75;
+
+/**
+ * This archer's own scatter as far as it may widen a tolerance, mm: what his groups show, a little less
+ * while there are few of them; null before there are any.
+ */
+export function scatterForTolerance(
+  earlier: readonly ShootingSession[],
+  distanceM: number,
+  axis: ShotAxis,
+): number | null {
+  const { squares, degrees } = ordinarySquares(earlier, distanceM, axis);
+  if (degrees < FEWEST_HISTORY_DEGREES) return null;
+  return Math.sqrt(squares / chisquareQuantile(SURELY_LARGER, degrees));
+}
+
+function ordinarySquares(
+  earlier: readonly ShootingSession[],
+  distanceM: number,
+  axis: ShotAxis,
+): { readonly squares: number; readonly degrees: number } {
   let squares = 0;
   let degrees = 0;
-  for (const session of earlier) {
+  for (const values of ordinaryShots(fletchedEnds(earlier, distanceM, axis))) {
+    if (values.length === 0) continue;
+    squares += squaresAboutMean(values);
+    degrees += values.length - 1;
+  }
+  return { squares, degrees };
+}
+
+type ShotAxis = 'outwardMm' | 'upMm';
+
+/** Fletched shots that count, a list an end, scaled to one distance. */
+function fletchedEnds(
+  sessions: readonly ShootingSession[],
+  distanceM: number,
+  axis: ShotAxis,
+): readonly (readonly number[])[] {
+  return sessions.flatMap((session) => {
     const ends = new Map<number, number[]>();
     for (const shot of session.shots) {
       if (shot.arrow !== 'fletched' || shot.calledBad) continue;
@@ -30,13 +82,69 @@ export function scatterPrior(
       ends.set(shot.endNumber, values);
       values.push((shot[axis] * distanceM) / shot.distanceM);
     }
-    for (const values of ends.values()) {
-      squares += squaresAboutMean(values);
-      degrees += values.length - 1;
-    }
+    return [...ends.values()];
+  });
+}
+
+function ordinaryShots(ends: readonly (readonly number[])[]): readonly (readonly number[])[] {
+  const middles = ends.map((values) => medianOf(values));
+  // Of three shots one is the median: its distance, always 0, is left out of the spread.
+  const distances = ends
+    .flatMap((values, end) =>
+      values
+        .map((value) => Math.abs(value - middles[end]!))
+        .toSorted((one, other) => one - other)
+        .slice(1),
+    )
+    .toSorted((one, other) => one - other);
+  if (distances.length < FEWEST_HISTORY_DEGREES) return ends;
+  const most = (ORDINARY_SPREADS * medianOf(distances)) / MEDIAN_DISTANCE;
+  return most === 0
+    ? ends
+    : ends.map((values, end) => values.filter((value) => Math.abs(value - middles[end]!) <= most));
+}
+
+/**
+ * Odds of how far this archer's aim wanders from end to end, in scatters, for each of AIM_WANDERS: the
+ * means of his earlier fletched ends against the scatter inside them.
+ */
+export function aimWanderOdds(
+  earlier: readonly ShootingSession[],
+  axis: ShotAxis,
+): readonly number[] {
+  const { degrees, sdMm } = scatterPrior(earlier, REFERENCE_DISTANCE_M, axis);
+  if (degrees === 0) return AIM_WANDER_ODDS;
+  const sessions = earlier.map((session) =>
+    ordinaryShots(fletchedEnds([session], REFERENCE_DISTANCE_M, axis)).filter(
+      (values) => values.length > 0,
+    ),
+  );
+  return normaliseLogOdds(
+    AIM_WANDERS.map(
+      (wander, index) =>
+        Math.log(AIM_WANDER_ODDS[index]!) +
+        sessions.reduce((sum, ends) => sum + logChanceOfMeans(ends, sdMm, wander), 0),
+    ),
+  );
+}
+
+/** log of the chance of end means about an unknown middle, up to a constant. */
+function logChanceOfMeans(
+  ends: readonly (readonly number[])[],
+  sdMm: number,
+  wander: number,
+): number {
+  if (ends.length < 2) return 0;
+  let [weight, sum, squares, logs] = [0, 0, 0, 0];
+  for (const values of ends) {
+    const precision = 1 / (sdMm ** 2 * (1 / values.length + wander ** 2));
+    const mean = meanOf(values);
+    weight += precision;
+    sum += precision * mean;
+    squares += precision * mean ** 2;
+    logs += Math.log(precision) / 2;
   }
-  if (degrees < FEWEST_HISTORY_DEGREES) return NO_SCATTER_PRIOR;
-  return { degrees: HISTORY_DEGREES, sdMm: Math.sqrt(squares / degrees) };
+  return logs - Math.log(weight) / 2 - (squares - sum ** 2 / weight) / 2;
 }
 
 /** An archer of whom nothing is known yet, at 18 m: as wide as most, worth a few shots. */

@@ -18,7 +18,9 @@ export type ShootingBody =
       /** Absent in records made before there were other kinds: bare shafts. */
       readonly sessionKind?: SessionKind | undefined;
       readonly distanceM: number;
+      /** Half width across; up and down as well where that has none of its own. */
       readonly toleranceMm: number;
+      readonly toleranceUpMm?: number | undefined;
       readonly toleranceWhy: string;
       readonly buttMm: number;
       /** With kind `fineTuning`: the experiment this session is a day of. */

@@ -49,7 +49,9 @@ export interface ShootingSession extends SessionConditions {
   readonly sessionKind: SessionKind;
   readonly experimentId: string | null;
   readonly distanceM: number;
+  /** Good enough across, and the drift of a walk; half width. */
   readonly toleranceMm: number;
+  readonly toleranceUpMm: number;
   readonly toleranceWhy: string;
   readonly buttMm: number;
   readonly markBelowTopMm?: number | undefined;
@@ -94,6 +96,7 @@ export function openSession(place: Place, body: BodyOf<'sessionOpened'>): Sessio
   const { kind: _kind, sessionKind = 'bareShaft', experimentId = null, ...facts } = body;
   return {
     ...facts,
+    toleranceUpMm: facts.toleranceUpMm ?? facts.toleranceMm,
     sessionKind,
     experimentId,
     entryId: place.id,

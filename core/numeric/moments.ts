@@ -21,3 +21,11 @@ export function sampleSd(values: readonly number[]): number {
     throw new RangeError(`sampleSd: needs two values, has ${values.length}`);
   return Math.sqrt(squaresAboutMean(values) / (values.length - 1));
 }
+
+/** The middle value, or the mean of the two middle ones. @throws RangeError for an empty list */
+export function medianOf(values: readonly number[]): number {
+  if (!(values.length > 0)) throw new RangeError('medianOf: no values');
+  const sorted = values.toSorted((one, other) => one - other);
+  const half = Math.floor(sorted.length / 2);
+  return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
+}

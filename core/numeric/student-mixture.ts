@@ -2,7 +2,7 @@ import cdf from '@stdlib/stats-base-dists-t-cdf';
 import { findRisingRoot } from './find-root.ts';
 
 /** One Student t of a mixture. Weights of a mixture sum to 1. */
-interface StudentPart {
+export interface StudentPart {
   readonly weight: number;
   readonly degrees: number;
   readonly mean: number;

@@ -114,6 +114,20 @@ function scaled(gain: Gain, factor: number): Gain {
   return { mean: gain.mean * factor, sd: gain.sd * Math.abs(factor) };
 }
 
+/** Bare shafts answer these one way only, by physics: whatever a few ends seem to say. */
+const SIGN_FIXED: readonly Control[] = [
+  'nockingPoint',
+  'restHeight',
+  'pointMass',
+  'shaftCut',
+  'topBolt',
+  'bottomBolt',
+];
+
+export function isSignFixed(control: Control): boolean {
+  return SIGN_FIXED.includes(control);
+}
+
 /** The gains of a reading that no learned plane describes, by control. */
 export function fixedGains(response: Response): ReadonlyMap<Control, Gain> {
   return new Map(Object.entries(FIXED[response] ?? {}) as [Control, Gain][]);

@@ -67,7 +67,7 @@ describe('what a session is opened with', () => {
       sessionId: 's',
       sessionKind: 'bareShaft',
       distanceM: 18,
-      toleranceMm: toleranceByRule(state, WISH).toleranceMm,
+      toleranceMm: toleranceByRule(state, WISH).outwardMm,
       place: 'club',
       arrowBuild: undefined,
       experimentId: undefined,
@@ -91,8 +91,8 @@ describe('what a session is opened with', () => {
     const { state } = new BowLog();
     const near = toleranceByRule(state, { ...WISH, kind: 'walkBack', distanceM: 5 });
     expect(near).toEqual(toleranceByRule(state, { ...WISH, distanceM: 18 }));
-    expect(toleranceByRule(state, { ...WISH, distanceM: 9 }).toleranceMm).toBe(
-      Math.round(near.toleranceMm / 2),
+    expect(toleranceByRule(state, { ...WISH, distanceM: 9 }).outwardMm).toBe(
+      Math.round(near.outwardMm / 2),
     );
   });
 

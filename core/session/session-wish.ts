@@ -112,7 +112,9 @@ export function openingEntries(
     sessionId: ids.sessionId,
     sessionKind: wish.kind,
     distanceM: goesOn?.distanceM ?? distanceM,
-    toleranceMm: wish.toleranceMm ?? byRule.toleranceMm,
+    toleranceMm: wish.toleranceMm ?? byRule.outwardMm,
+    toleranceUpMm:
+      wish.kind === 'bareShaft' && wish.toleranceMm === undefined ? byRule.upMm : undefined,
     toleranceWhy: wish.toleranceMm === undefined ? byRule.why : 'agreed before the first shot',
     buttMm: wish.buttMm ?? USUAL_BUTT_MM,
     experimentId: isTuning ? (goesOn?.experimentId ?? ids.experimentId) : undefined,

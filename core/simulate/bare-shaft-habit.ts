@@ -40,7 +40,10 @@ export class BareShaftHabit {
   }
 
   /** @returns what to move after this end; null to shoot again, `done` or `givenUp` to stop */
-  after(end: SimulatedEnd, toleranceMm: number): HabitMove | null | 'done' | 'givenUp' {
+  after(
+    end: SimulatedEnd,
+    tolerance: { readonly outwardMm: number; readonly upMm: number },
+  ): HabitMove | null | 'done' | 'givenUp' {
     const centre = (arrow: 'bare' | 'fletched', axis: 'outwardMm' | 'upMm') => {
       const values = end.shots
         .filter((shot) => shot.arrow === arrow && !shot.calledBad)
@@ -49,14 +52,14 @@ export class BareShaftHabit {
     };
     const up = centre('bare', 'upMm') - centre('fletched', 'upMm');
     const outward = centre('bare', 'outwardMm') - centre('fletched', 'outwardMm');
-    if (Math.abs(up) <= toleranceMm && Math.abs(outward) <= toleranceMm) {
+    if (Math.abs(up) <= tolerance.upMm && Math.abs(outward) <= tolerance.outwardMm) {
       this.goodEnds += 1;
       return this.goodEnds >= GOOD_ENDS ? 'done' : null;
     }
     this.goodEnds = 0;
     if (this.moves >= MOST_MOVES) return 'givenUp';
     this.moves += 1;
-    if (Math.abs(up) > toleranceMm)
+    if (Math.abs(up) > tolerance.upMm)
       return { control: 'nockingPoint', amount: Math.sign(up) * NOCKING_STEP_MM };
     return this.lateral(outward < 0 ? 'weak' : 'stiff');
   }

@@ -11,8 +11,13 @@ export interface ShootingTruth {
   /** mm of bare-shaft offset for one unit of each control. */
   readonly outwardGains: ReadonlyMap<Control, number>;
   readonly upGains: ReadonlyMap<Control, number>;
-  /** The archer's own scatter on each axis, fletched. */
+  /** The archer's own scatter, fletched: across, and up and down where that differs. */
   readonly scatterMm: number;
+  readonly scatterUpMm?: number;
+  /** Shots with the tails of Student's t with 4 degrees, scaled to the same standard deviation. */
+  readonly heavyTails?: boolean;
+  /** A control that answers backwards while bare shafts land nearer than this. */
+  readonly turned?: { readonly control: Control; readonly withinMm: number } | null;
   /** How far the aim wanders from end to end, in scatters. */
   readonly aimWander: number;
   /** Bare shafts scatter this many times as much. */
@@ -47,6 +52,9 @@ const PLUCKED_TIMES = 3.5;
 const MARKS_WHEN_BOUNCING = 0.6;
 const MARKS_OTHERWISE = 0.02;
 const ATTITUDE_SD_DEG = 1.5;
+/** A move is made in this many parts: a control may answer the other way half way through it. */
+const MOVE_PARTS = 40;
+const TAIL_DEGREES = 4;
 
 /**
  * A bow and its archer at the butt: controls in, ends out, as a real one would show them. The same
@@ -54,6 +62,7 @@ const ATTITUDE_SD_DEG = 1.5;
  */
 export class SimulatedArcher {
   private readonly moved = new Map<Control, number>();
+  private linear: { outwardMm: number; upMm: number };
   private readonly seed: number;
   readonly truth: ShootingTruth;
   private ends = 0;
@@ -61,20 +70,38 @@ export class SimulatedArcher {
   constructor(seed: number, truth: ShootingTruth) {
     this.seed = seed;
     this.truth = truth;
+    this.linear = { outwardMm: truth.startOutwardMm, upMm: truth.startUpMm };
   }
 
   move(changes: readonly { readonly control: Control; readonly amount: number }[]): void {
-    for (const { control, amount } of changes)
+    for (const { control, amount } of changes) {
       this.moved.set(control, (this.moved.get(control) ?? 0) + amount);
+      for (let part = 0; part < MOVE_PARTS; part += 1) this.answer(control, amount / MOVE_PARTS);
+    }
+  }
+
+  /** What bare shafts do when a control is moved a little from where everything stands. */
+  private answer(control: Control, amount: number): void {
+    const { outwardGains, upGains, turned } = this.truth;
+    const way = (offsetMm: number) =>
+      turned?.control === control && Math.abs(offsetMm) < turned.withinMm ? -1 : 1;
+    const { outwardMm, upMm } = this.linear;
+    this.linear = {
+      outwardMm: outwardMm + way(outwardMm) * (outwardGains.get(control) ?? 0) * amount,
+      upMm: upMm + way(upMm) * (upGains.get(control) ?? 0) * amount,
+    };
+  }
+
+  /** How far a control was moved in all from where it began. */
+  movedBy(control: Control): number {
+    return this.moved.get(control) ?? 0;
   }
 
   /** Where bare shafts land from the fletched now, mm at 18 m. Hidden from advice. */
   offset(): { readonly outwardMm: number; readonly upMm: number } {
     const { truth, moved } = this;
-    let outwardMm = truth.startOutwardMm;
-    for (const [control, gain] of truth.outwardGains) outwardMm += gain * (moved.get(control) ?? 0);
-    let upMm = truth.startUpMm;
-    for (const [control, gain] of truth.upGains) upMm += gain * (moved.get(control) ?? 0);
+    const { outwardMm } = this.linear;
+    let { upMm } = this.linear;
     if (truth.bounceBelowMm !== null) {
       const below = truth.bounceBelowMm - (moved.get('nockingPoint') ?? 0);
       const gain = truth.upGains.get('nockingPoint') ?? 0;
@@ -94,9 +121,10 @@ export class SimulatedArcher {
     const uniform = seededUniform(this.seed * 1009 + this.ends);
     const normal = standardNormal(uniform);
     const scale = distanceM / REFERENCE_DISTANCE_M;
+    const { aimWander, scatterMm, scatterUpMm = scatterMm } = this.truth;
     const aim = {
-      outwardMm: this.truth.aimWander * this.truth.scatterMm * normal(),
-      upMm: this.truth.aimWander * this.truth.scatterMm * normal(),
+      outwardMm: aimWander * scatterMm * normal(),
+      upMm: aimWander * scatterUpMm * normal(),
     };
     const shots = [
       ...Array.from({ length: fletched }, () => this.shot('fletched', aim, uniform, normal)),
@@ -110,6 +138,15 @@ export class SimulatedArcher {
     return { shots, shelfMarks };
   }
 
+  /** In standard deviations. */
+  private shotError(normal: () => number): number {
+    const one = normal();
+    if (this.truth.heavyTails !== true) return one;
+    let squares = 0;
+    for (let i = 0; i < TAIL_DEGREES; i += 1) squares += normal() ** 2;
+    return (one / Math.sqrt(squares / TAIL_DEGREES)) * Math.sqrt((TAIL_DEGREES - 2) / TAIL_DEGREES);
+  }
+
   private shot(
     arrow: 'fletched' | 'bare',
     aim: { readonly outwardMm: number; readonly upMm: number },
@@ -119,8 +156,8 @@ export class SimulatedArcher {
     const { truth } = this;
     const plucked = uniform() < truth.pluckedShare;
     const calledBad = plucked && uniform() < truth.calledShare;
-    const sd =
-      truth.scatterMm * (arrow === 'bare' ? truth.bareFactor : 1) * (plucked ? PLUCKED_TIMES : 1);
+    const times = (arrow === 'bare' ? truth.bareFactor : 1) * (plucked ? PLUCKED_TIMES : 1);
+    const [sd, sdUp] = [truth.scatterMm * times, (truth.scatterUpMm ?? truth.scatterMm) * times];
     const offset = arrow === 'bare' ? this.offset() : { outwardMm: 0, upMm: 0 };
     const tail = {
       outwardDeg: -offset.outwardMm * truth.attitudePerMm + ATTITUDE_SD_DEG * normal(),
@@ -128,8 +165,8 @@ export class SimulatedArcher {
     };
     return {
       arrow,
-      outwardMm: aim.outwardMm + offset.outwardMm + sd * normal(),
-      upMm: aim.upMm + offset.upMm + sd * normal(),
+      outwardMm: aim.outwardMm + offset.outwardMm + sd * this.shotError(normal),
+      upMm: aim.upMm + offset.upMm + sdUp * this.shotError(normal),
       calledBad,
       attitude: arrow === 'bare' ? tail : null,
     };

@@ -13,7 +13,7 @@ export function axisLines(state: BowState, verdict: BareShaftVerdict): readonly 
   const line = (name: string, axis: 'outward' | 'up', judged: AxisVerdict) => {
     const words = offsetWords(axis, judged, context);
     if (words === null || judged.odds === null) return `${name}: too few shots.`;
-    return `${name}: ${words}; inside ± ${showNumber(verdict.toleranceMm / 10, 1)} cm with ${showNumber(100 * judged.odds.inside, 0)} % chance.`;
+    return `${name}: ${words}; inside ± ${showNumber(judged.toleranceMm / 10, 1)} cm with ${showNumber(100 * judged.odds.inside, 0)} % chance.`;
   };
   return [line('Across', 'outward', verdict.outward), line('Up and down', 'up', verdict.up)];
 }

@@ -96,7 +96,6 @@ function verdictAnswer(state: BowState): unknown {
   return {
     sessionId: session.sessionId,
     distanceM: session.distanceM,
-    toleranceMm: verdict.toleranceMm,
     outward: axisData(verdict.outward),
     up: axisData(verdict.up),
     shotsCounted: verdict.counted,
@@ -107,8 +106,9 @@ function verdictAnswer(state: BowState): unknown {
   };
 }
 
-function axisData({ call, holds, done, offsetMm, plusMinusMm, odds }: AxisVerdict): unknown {
-  return { call, holds, isDone: done, offsetMm, plusMinusMm, chances: odds };
+function axisData(axis: AxisVerdict): unknown {
+  const { call, holds, done, offsetMm, plusMinusMm, odds, toleranceMm } = axis;
+  return { call, holds, isDone: done, offsetMm, plusMinusMm, toleranceMm, chances: odds };
 }
 
 /** The next move: what to do, why, where, whether it is a stop, and the next best; null: every step holds. */

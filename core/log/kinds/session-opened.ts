@@ -14,6 +14,7 @@ export const sessionOpened = entryKind({
     sessionKind: z.enum(SESSION_KINDS).optional(),
     distanceM,
     toleranceMm: z.number().min(1).max(1000),
+    toleranceUpMm: z.number().min(1).max(1000).optional(),
     toleranceWhy: text,
     buttMm: z.number().min(200).max(5000),
     experimentId: id.optional(),

@@ -65,6 +65,12 @@ export function waitMoveWords(
       );
     case 'oneLook':
       return again(`One look says ${cause}. One end proves nothing; two that agree do.`);
+    case 'proveTheMove':
+      return shootWords(
+        'Shoot an end before anything else is turned',
+        'One change, one proof: with two changes before an end, neither can be told from the other.',
+        reasons,
+      );
     case 'verticalFirst':
       return again(
         `Across it looks ${cause}, but up and down comes first and is not settled: a nocking point far off can pass for a stiff or weak shaft.`,

@@ -17,12 +17,7 @@ export function AxisGauges({ verdict }: { readonly verdict: BareShaftVerdict }) 
         <div key={name}>
           <span className="text-note">{name}</span>
           <svg viewBox={`0 0 ${WIDTH + 14} 50`} className="block w-full">
-            <Gauge
-              gauge={axisGauge(axis, verdict.toleranceMm, low, high)}
-              x={7}
-              y={24}
-              width={WIDTH}
-            />
+            <Gauge gauge={axisGauge(axis, low, high)} x={7} y={24} width={WIDTH} />
           </svg>
         </div>
       ))}
@@ -30,12 +25,8 @@ export function AxisGauges({ verdict }: { readonly verdict: BareShaftVerdict }) 
   );
 }
 
-function axisGauge(
-  axis: AxisVerdict,
-  toleranceMm: number,
-  lowLabel: string,
-  highLabel: string,
-): GaugeInput {
+function axisGauge(axis: AxisVerdict, lowLabel: string, highLabel: string): GaugeInput {
+  const { toleranceMm } = axis;
   const reach = toleranceMm * 4;
   return {
     low: -reach,

@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { BUTT_LABEL, LIGHT_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts';
+import { toleranceWords } from '#core/words/tolerance-words.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -59,8 +60,10 @@ export function SessionSetupForm({
       )}
       {text.kind !== 'fineTuning' && (
         <p className="text-note text-ink-2">
-          ± {showNumber(fromStored(byRule.toleranceMm, unit), 1)} {unit}
-          {facts.isOneGroup ? '' : ' of drift over the whole walk'}: {byRule.why}.
+          {facts.isOneGroup
+            ? toleranceWords(byRule.outwardMm, byRule.upMm, unit)
+            : `${toleranceWords(byRule.outwardMm, byRule.outwardMm, unit)} of drift over the whole walk`}
+          : {byRule.why}.
         </p>
       )}
       <Surroundings setup={setup} />
@@ -112,7 +115,7 @@ function AgreedFields({
   const tolerance = field(
     `Good enough, ± ${unit}`,
     'tolerance',
-    showNumber(fromStored(byRule.toleranceMm, unit), 1),
+    showNumber(fromStored(byRule.outwardMm, unit), 1),
   );
   const butt = field(`Butt, ${unit}`, 'butt');
   switch (text.kind) {

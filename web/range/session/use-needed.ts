@@ -36,7 +36,7 @@ export function useNeeded(
       : null;
   };
   return {
-    outward: useShotsNeeded(sumsOf('outward'), verdict.toleranceMm, priors.outward),
-    up: useShotsNeeded(sumsOf('up'), verdict.toleranceMm, priors.up),
+    outward: useShotsNeeded(sumsOf('outward'), verdict.outward.toleranceMm, priors.outward.scatter),
+    up: useShotsNeeded(sumsOf('up'), verdict.up.toleranceMm, priors.up.scatter),
   };
 }

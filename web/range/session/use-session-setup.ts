@@ -4,6 +4,7 @@ import type { Control } from '#core/craft/controls.ts';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { ButtKind, Light, Wind } from '#core/craft/range-terms.ts';
 import type { SessionKind } from '#core/craft/session-kinds.ts';
+import type { ToleranceByRule } from '#core/groups/default-tolerance.ts';
 import { checkProposal } from '#core/limits/check-proposal.ts';
 import { farthestDistance } from '#core/limits/first-distances.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -55,8 +56,8 @@ export interface SessionSetup {
   readonly problem: string | null;
   /** What the limits say against it; a reason lets it through. */
   readonly against: string | null;
-  /** The rule of thumb for what is good enough, mm, and why. */
-  readonly byRule: { readonly toleranceMm: number; readonly why: string };
+  /** The rule of thumb for what is good enough, and why. */
+  readonly byRule: ToleranceByRule;
   /** The experiment that would be gone on with; null: a new one. */
   readonly goesOn: Experiment | null;
   readonly opening: () => { readonly sessionId: string; readonly bodies: readonly EntryBody[] };

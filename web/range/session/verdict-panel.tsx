@@ -3,6 +3,7 @@ import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { verdictWords } from '#core/words/verdict-words.ts';
 import { sessionPriors } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { toleranceWords } from '#core/words/tolerance-words.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { EvidenceList } from './evidence-list.tsx';
@@ -51,12 +52,12 @@ export function VerdictPanel({
           {words.how}
         </summary>
         <p className="mt-1">
-          Tolerance ± {showNumber(fromStored(verdict.toleranceMm, unit), 1)} {unit} (
+          Tolerance {toleranceWords(verdict.outward.toleranceMm, verdict.up.toleranceMm, unit)} (
           {session.toleranceWhy}). Out is said at 95 % on one side, inside at 80 %. It holds when
-          two looks, one an end, agree at 97.5 %. Bare shafts may scatter 1 to 2.5 times as much as
-          fletched; that is reckoned with.
-          {priors.outward.degrees > 0
-            ? ` Your earlier groups count as 6 shots: ${showNumber(fromStored(priors.outward.sdMm, unit), 1)} ${unit} across, ${showNumber(fromStored(priors.up.sdMm, unit), 1)} ${unit} up and down.`
+          two looks, each a whole end, agree at 97.5 %. Bare shafts may scatter 1 to 2.5 times as
+          much as fletched; that is reckoned with.
+          {priors.outward.scatter.degrees > 0
+            ? ` Your earlier groups count as 6 shots: ${showNumber(fromStored(priors.outward.scatter.sdMm, unit), 1)} ${unit} across, ${showNumber(fromStored(priors.up.scatter.sdMm, unit), 1)} ${unit} up and down.`
             : ' No earlier groups to lean on.'}
         </p>
         <Chances verdict={verdict} />
