@@ -6,7 +6,7 @@ import { type BareShaftDecision, bareShaftDecision } from '../bare-shaft/bare-sh
 import type { BareShaftBecause } from './move-because.ts';
 import type { ChangeList, Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
-import type { Remedy } from '../bare-shaft/remedies.ts';
+import { type Remedy, spentControls } from '../bare-shaft/remedies.ts';
 
 /** An end that a verdict can grow on. */
 export const BARE_SHAFT_END = { fletched: 6, bare: 3 } as const;
@@ -25,10 +25,11 @@ export function bareShaftMove(
   const decision = bareShaftDecision(state, session, verdict, (remedy) =>
     isSetAside(state, remedyKey(remedy)),
   );
-  return moveFor(session, verdict, decision);
+  return moveFor(state, session, verdict, decision);
 }
 
 function moveFor(
+  state: BowState,
   session: ShootingSession,
   verdict: BareShaftVerdict,
   decision: BareShaftDecision,
@@ -49,7 +50,7 @@ function moveFor(
     case 'bounce':
       return bounceMove(verdict, decision);
     case 'spent':
-      return spentMove(verdict, decision.axis);
+      return spentMove(state, verdict, decision.axis);
     case 'shoot':
       return waitMove(session, verdict, decision);
   }
@@ -151,9 +152,14 @@ function isSetAside(state: BowState, key: string): boolean {
 }
 
 /** Everything the bow has is spent: said instead of proposing the impossible. */
-function spentMove(verdict: BareShaftVerdict, axis: BareShaftAxis): Move {
+function spentMove(state: BowState, verdict: BareShaftVerdict, axis: BareShaftAxis): Move {
   return {
-    ...plainMove('bareShaft', { topic: 'bareShaftSpent', verdict, axis }),
+    ...plainMove('bareShaft', {
+      topic: 'bareShaftSpent',
+      verdict,
+      axis,
+      controls: spentControls(state, axis),
+    }),
     key: `spent:${axis === 'bareShaftUp' ? 'up' : 'outward'}`,
     caution: 'cutting',
     place: 'arrow',

@@ -224,3 +224,46 @@ class ReadingHand {
     this.log.read(kind, ...values);
   }
 }
+
+describe('a bow whose owner has no scale', () => {
+  const unweighed = () => {
+    const log = new BowLog();
+    for (const step of [
+      'purpose',
+      'inspect',
+      'fitOut',
+      'nockFit',
+      'roughBrace',
+      'roughTiller',
+    ] as const)
+      log.add({ kind: 'stepConfirmed', step, note: '' });
+    log.read('braceHeight', 211, 211, 211);
+    log.read('tillerTop', 175);
+    log.read('tillerBottom', 170.5);
+    log.add({
+      kind: 'targetSet',
+      reading: 'braceHeight',
+      low: 215,
+      high: 217,
+      name: 'quiet',
+      why: '',
+    });
+    return log;
+  };
+
+  it('is asked to weigh it, and once that is set aside its brace is brought in all the same', () => {
+    const log = unweighed();
+    const first = moveOf(log)!;
+    expect(first).toMatchObject({ key: 'measure:drawWeight' });
+    log.add({ kind: 'moveSetAside', moveKey: first.key, title: first.title });
+    const second = moveOf(log);
+    expect(second?.title).toMatch(/^\d+ twists in$/);
+    expect(second?.expect).not.toMatch(/weight/);
+  });
+
+  it('or once the step is skipped with a reason', () => {
+    const log = unweighed();
+    log.add({ kind: 'stepSkipped', step: 'drawWeight', why: 'no scale' });
+    expect(moveOf(log)?.title).toMatch(/^\d+ twists in$/);
+  });
+});

@@ -59,7 +59,7 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
   for (const status of steps) {
     if (status.state === 'skipped') continue;
     if (status.step.id === LAST_OF_SETUP) {
-      const together = allowed(setupBlockMove(state, steps));
+      const together = allowed(setupBlockMove(state, steps, nowMs));
       if (together !== null) return together;
     }
     if (status.state === 'holds' && status.step.id !== 'bareShaft') continue;
@@ -106,9 +106,18 @@ function barMove(state: BowState, steps: readonly StepStatus[], bar: ShootingBar
 const SETUP_STEPS: readonly StepId[] = ['drawWeight', 'roughBrace', 'roughTiller'];
 const LAST_OF_SETUP: StepId = 'roughTiller';
 
-/** Once all three have been read: the one move that brings them in together. */
-function setupBlockMove(state: BowState, steps: readonly StepStatus[]): Move | null {
-  const block = steps.filter(({ step }) => SETUP_STEPS.includes(step.id));
+/**
+ * Once all three have been read, or were passed over: the one move that brings them in together. Who has
+ * no scale sets the weighing aside; brace and tiller are set up all the same.
+ */
+function setupBlockMove(state: BowState, steps: readonly StepStatus[], nowMs: number): Move | null {
+  const all = steps.filter(({ step }) => SETUP_STEPS.includes(step.id));
+  const isPassedOver = (status: StepStatus) => {
+    if (status.step.id === 'roughBrace') return false;
+    const measure = measureMove(status);
+    return status.state === 'skipped' || (measure !== null && isAside(state, measure, nowMs));
+  };
+  const block = all.filter((status) => status.missing.length === 0 || !isPassedOver(status));
   if (block.some((status) => status.missing.length > 0)) return null;
   const out = block.find((status) => status.state === 'outOfBand');
   const worst = out ?? block[0];

@@ -15,6 +15,8 @@ const WORTH_MOVING = 0.12;
 /** After so many ends undecided, a step that can be undone may take off less, and be a nuisance. */
 const PATIENCE_ENDS = 4;
 const WORTH_AFTER_PATIENCE = 0.08;
+/** What can be undone comes before the saw when it takes this much off; a lone twist does not. */
+const WORTH_BEFORE_SAW = 0.05;
 /** The side of an offset must be this sure before anything is turned. */
 const SIDE_SURE = 0.92;
 /** “Same result two ends running before anything is touched.” */
@@ -192,12 +194,10 @@ function wanted(
   return { kind: 'oneLook', axis, remedy: first };
 }
 
-/** What is worth doing; the saw only when nothing that can be taken back is. */
+/** The saw only when nothing that can be taken back is worth its trouble. */
 function byReversibility(remedies: readonly Remedy[]): readonly Remedy[] {
-  return [
-    ...remedies.filter(({ reversible }) => reversible),
-    ...remedies.filter(({ reversible }) => !reversible),
-  ];
+  const isFirst = ({ reversible, worth }: Remedy) => reversible && worth >= WORTH_BEFORE_SAW;
+  return [...remedies.filter(isFirst), ...remedies.filter((one) => !isFirst(one))];
 }
 
 /** Certainly out, any step that helps is; undecided for long, one that helps a little and can be undone. */

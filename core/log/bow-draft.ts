@@ -82,12 +82,29 @@ function withMovePartners(changes: readonly ChangeMade[]): readonly ChangeMade[]
   const byMove = new Map<string, Control[]>();
   for (const { moveId, control } of changes)
     if (moveId !== null) listIn(byMove, moveId).push(control);
-  return changes.map((change) => {
-    const partners = change.moveId === null ? undefined : byMove.get(change.moveId);
+  return changes.map((change, place) => {
+    const partners =
+      (change.moveId === null ? undefined : byMove.get(change.moveId)) ?? bothBolts(changes, place);
     return partners === undefined || partners.length === 1
       ? change
       : { ...change, moveControls: partners };
   });
+}
+
+/**
+ * Both bolts turned one right after the other, with nothing read, shot or said between, are one move,
+ * whether they were written on one line or on two.
+ */
+function bothBolts(changes: readonly ChangeMade[], place: number): readonly Control[] | undefined {
+  const { control, index } = changes[place]!;
+  if (control !== 'topBolt' && control !== 'bottomBolt') return undefined;
+  const other = control === 'topBolt' ? 'bottomBolt' : 'topBolt';
+  for (const way of [-1, 1]) {
+    const beside = changes[place + way];
+    if (beside?.control === other && beside.moveId === null && beside.index === index + way)
+      return [control, other];
+  }
+  return undefined;
 }
 
 /** The list kept under a key, made when it is not there yet. */

@@ -86,6 +86,9 @@ const TEN_GRAIN_TO_OUTWARD: Gain = { mean: -17, sd: 8 };
 const TWELVE_MM_CUT_TO_OUTWARD: Gain = { mean: 15, sd: 9 };
 const BRACE_MM_TO_OUTWARD: Gain = { mean: -2, sd: 4 };
 
+/** One step of spine (50 thousandths) stiffer, mm at 18 m: outward, less beyond very soft shafts. */
+export const SPINE_STEP_TO_OUTWARD: Gain = { mean: 37, sd: 20 };
+
 const FIXED: Partial<Record<Response, Partial<Record<Control, Gain>>>> = {
   nockingHeight: { nockingPoint: { mean: 1, sd: 0.05 }, restHeight: { mean: -1, sd: 0.1 } },
   restHeight: { restHeight: { mean: 1, sd: 0.05 } },

@@ -33,8 +33,11 @@ const GOOD_ENOUGH = 0.85;
 const LIMIT_CHANCE = 0.0001;
 /** Most of one bolt in one string-off, turns. */
 const MOST_TURNS = 2;
-/** What touching one more control costs, in squared tolerances; and each twist and turn. */
-const COST = { control: 0.05, twist: 0.004, turn: 0.04 } as const;
+/**
+ * What touching one more control costs, in squared tolerances; each twist and turn; and each turn of both
+ * bolts together on a bow nobody has weighed, whose weight it would change unseen.
+ */
+const COST = { control: 0.05, twist: 0.004, turn: 0.04, unweighedTurn: 2 } as const;
 
 /**
  * Plans the whole move of twists and both bolts at once: least expected squared miss of brace,
@@ -102,9 +105,10 @@ class MoveSearch {
       settled.set(twists, fresh);
       return fresh;
     };
+    const isWeighed = goals.some(({ id }) => id === 'drawWeight');
     this.costs = Float64Array.from(
       this.moves,
-      (move) => missOf(goalsAt(move.twists), move.top, move.bottom) + movementCost(move),
+      (move) => missOf(goalsAt(move.twists), move.top, move.bottom) + movementCost(move, isWeighed),
     );
     this.kinds = Int8Array.from(this.moves, kindOf);
     this.standing = missOf(goalsAt(0), 0, 0);
@@ -251,12 +255,13 @@ function twistsAllowed(state: BowState): readonly [number, number] {
   ];
 }
 
-function movementCost({ twists, top, bottom }: Candidate): number {
+function movementCost({ twists, top, bottom }: Candidate, isWeighed: boolean): number {
   const used = Number(twists !== 0) + Number(top !== 0) + Number(bottom !== 0);
   return (
     used * COST.control +
     Math.abs(twists) * COST.twist +
-    (Math.abs(top) + Math.abs(bottom)) * COST.turn
+    (Math.abs(top) + Math.abs(bottom)) * COST.turn +
+    (isWeighed ? 0 : Math.abs(top + bottom) * COST.unweighedTurn)
   );
 }
 

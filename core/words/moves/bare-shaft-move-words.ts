@@ -1,12 +1,17 @@
 import { BARE_SHAFT_END } from '../../advice/bare-shaft-moves.ts';
 import type { BareShaftBecause, OtherBecause } from '../../advice/move-because.ts';
 import type { BlameWhy } from '../../bare-shaft/bare-shaft-decision.ts';
-import { type Remedy, remedyEffect } from '../../bare-shaft/remedies.ts';
+import { type Remedy, remedyEffect, type SpentControl } from '../../bare-shaft/remedies.ts';
 import { BLAME_LIST } from '../../craft/blame-list.ts';
-import { movesWords } from '../../craft/controls.ts';
+import { CONTROL_FACTS, movesWords, showAmount } from '../../craft/controls.ts';
+import type { AxisVerdict } from '../../groups/axis-verdict.ts';
 import type { BowState } from '../../log/bow-state.ts';
-import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../../priors/prior-gains.ts';
-import { showChance } from '../../quantity/show.ts';
+import {
+  type BareShaftAxis,
+  REFERENCE_DISTANCE_M,
+  SPINE_STEP_TO_OUTWARD,
+} from '../../priors/prior-gains.ts';
+import { showChance, showNumber } from '../../quantity/show.ts';
 import { axisLines, effectWords, sideWords, whyWords } from '../bare-shaft-words.ts';
 import { sideEffects } from '../remedy-words.ts';
 import { causeOf, offsetWords } from '../verdict-words.ts';
@@ -173,10 +178,35 @@ const SPENT_TITLE: Readonly<Record<BareShaftAxis, string>> = {
   bareShaftOutward: 'Another shaft',
 };
 
+const SPENT_BECAUSE: Readonly<Record<SpentControl['why'], string>> = {
+  atLimit: 'as far as it goes',
+  unknown: 'nobody has measured how far it may go',
+  noGoodWay: 'neither way is expected to help',
+};
+
+/** `Plunger preload: as far as it goes, 2 turns stiffer than at first.` */
+function spentWords({ control, movedBy, why }: SpentControl): string {
+  const { name, plus, minus } = CONTROL_FACTS[control];
+  const moved =
+    movedBy === 0
+      ? ''
+      : `, ${showAmount(control, Math.abs(movedBy))} ${movedBy > 0 ? plus : minus} since the beginning`;
+  return `${name}: ${SPENT_BECAUSE[why]}${moved}.`;
+}
+
+/** What a shaft two steps of spine away would do. */
+function otherShaftWords(call: AxisVerdict['call']): string {
+  const [cm, sd] = [SPINE_STEP_TO_OUTWARD.mean, SPINE_STEP_TO_OUTWARD.sd].map(
+    (mm) => (2 * mm) / 10,
+  );
+  const which = call === 'minus' ? 'stiffer' : 'weaker';
+  return `A shaft two steps of spine (about 100) ${which} would move bare shafts ${showNumber(cm ?? 0, 0)} ± ${showNumber(1.6449 * (sd ?? 0), 0)} cm at ${REFERENCE_DISTANCE_M} m, a rule of thumb.`;
+}
+
 /** Everything the bow has is spent. */
 export function spentMoveWords(
   { bow: { hand } }: BowState,
-  { verdict, axis }: Because<'bareShaftSpent'>,
+  { verdict, axis, controls }: Because<'bareShaftSpent'>,
 ): MoveWords {
   const short = VERDICT_AXIS[axis];
   const judged = verdict[short];
@@ -186,7 +216,8 @@ export function spentMoveWords(
     ...plainWords(SPENT_TITLE[axis]),
     why: `Still ${cause}, ${words}, and what this bow can turn is spent or set aside.`,
     reasons: [
-      'Weak is cured in the arrow by cutting or a lighter point, stiff by a heavier point; then by another spine.',
+      ...controls.map(spentWords),
+      ...(axis === 'bareShaftOutward' ? [otherShaftWords(judged.call)] : []),
     ],
     wouldChange: 'A remedy set aside earlier.',
     thenCheck: 'Ask a coach or a bow technician before cutting.',

@@ -132,3 +132,28 @@ describe('what bare shafts say', () => {
     });
   });
 });
+
+describe('what is said when everything is spent', () => {
+  it('each control with why, and what another shaft would do', () => {
+    const words = said({
+      topic: 'bareShaftSpent',
+      verdict,
+      axis: 'bareShaftOutward',
+      controls: [
+        { control: 'plungerPreload', movedBy: 2, why: 'atLimit' },
+        { control: 'topBolt', movedBy: 0, why: 'unknown' },
+        { control: 'twists', movedBy: -1, why: 'noGoodWay' },
+      ],
+    });
+    expect(words).toMatchObject({ title: 'Another shaft', doneLabel: 'Understood' });
+    expect(words.why).toMatch(
+      /^Still stiff, .* cm left, and what this bow can turn is spent or set aside\.$/,
+    );
+    expect(words.reasons).toEqual([
+      'Plunger preload: as far as it goes, 2 turns stiffer since the beginning.',
+      'Top bolt: nobody has measured how far it may go.',
+      'String twists: neither way is expected to help, 1 twist out since the beginning.',
+      'A shaft two steps of spine (about 100) weaker would move bare shafts 7 ± 7 cm at 18 m, a rule of thumb.',
+    ]);
+  });
+});

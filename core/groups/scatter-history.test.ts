@@ -1,0 +1,55 @@
+import { describe, expect, it } from 'vitest';
+import { BowLog } from '../fixtures/bow-log.ts';
+import { seededUniform, standardNormal } from '../numeric/random.ts';
+import { defaultTolerance } from './default-tolerance.ts';
+import { AIM_WANDERS } from './ends-posterior.ts';
+import { aimWanderOdds, scatterPrior } from './scatter-history.ts';
+
+/** Three ends of six, so far apart on each axis, aimed so far from each other. */
+function archer(acrossMm: number, upMm: number, aimMm = 0, ends = 3): BowLog {
+  const normal = standardNormal(seededUniform(7));
+  const log = new BowLog();
+  const session = log.open();
+  for (let end = 1; end <= ends; end += 1) {
+    const aim = aimMm * normal();
+    const shot = () => [aim + acrossMm * normal(), upMm * normal()] as const;
+    log.shots(session, end, 'fletched', Array.from({ length: 6 }, shot));
+  }
+  return log;
+}
+
+describe('what earlier groups say of an archer', () => {
+  it('one flyer nobody called hardly moves what is good enough', () => {
+    const log = archer(18, 18);
+    const before = defaultTolerance(log.state, 18);
+    log.shots('session-1', 3, 'fletched', [[240, -190]]);
+    const after = defaultTolerance(log.state, 18);
+    expect(after.outwardMm).toBeLessThanOrEqual(before.outwardMm + 3);
+    expect(after.upMm).toBeLessThanOrEqual(before.upMm + 3);
+    expect(scatterPrior(log.state.sessions, 18, 'outwardMm').sdMm).toBeLessThan(30);
+  });
+
+  it('each axis has its own, and the purpose’s where that is larger', () => {
+    const { outwardMm, upMm, why } = defaultTolerance(archer(8, 45, 0, 6).state, 18);
+    expect(outwardMm).toBe(20);
+    expect(upMm).toBeGreaterThan(30);
+    expect(why).toMatch(/your own scatter/);
+    expect(defaultTolerance(archer(8, 45, 0, 6).state, 36).outwardMm).toBe(40);
+    expect(defaultTolerance(new BowLog().state, 18)).toEqual({
+      outwardMm: 20,
+      upMm: 20,
+      why: 'rule of thumb for target',
+    });
+  });
+
+  it('an aim that wanders far from end to end is learned, and one that does not', () => {
+    const expected = (log: BowLog) =>
+      aimWanderOdds(log.state.sessions, 'outwardMm').reduce(
+        (sum, odds, index) => sum + odds * AIM_WANDERS[index]!,
+        0,
+      );
+    const [still, wide] = [expected(archer(15, 15, 0, 8)), expected(archer(15, 15, 30, 8))];
+    expect(still).toBeLessThan(0.4);
+    expect(wide).toBeGreaterThan(0.8);
+  });
+});
