@@ -57,7 +57,7 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     await expect(line).toHaveValue('b 3 9/16');
     await expect(echo(page)).toContainText('What did you mean?');
     await echo(page)
-      .getByRole('button', { name: /^8 9\/16 in/ })
+      .getByRole('button', { name: /8 9\/16 in$/ })
       .click();
     await expect(line).toHaveValue('');
     await expect

@@ -197,7 +197,10 @@ function wanted(
 /** The saw only when nothing that can be taken back is worth its trouble. */
 function byReversibility(remedies: readonly Remedy[]): readonly Remedy[] {
   const isFirst = ({ reversible, worth }: Remedy) => reversible && worth >= WORTH_BEFORE_SAW;
-  return [...remedies.filter(isFirst), ...remedies.filter((one) => !isFirst(one))];
+  return [
+    ...remedies.filter(isFirst),
+    ...remedies.filter((one) => !isFirst(one)).toSorted((one, other) => other.worth - one.worth),
+  ];
 }
 
 /** Certainly out, any step that helps is; undecided for long, one that helps a little and can be undone. */

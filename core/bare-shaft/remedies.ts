@@ -79,7 +79,7 @@ function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
 }
 
 /**
- * Every remedy for an axis that would do any good, best first. Each is sized by trying all its steps inside the limits:
+ * Every remedy for an axis that would do any good, best first and the saw last. Each is sized by trying all its steps inside the limits:
  * what the end is still expected to cost after it, with the gain as uncertain as it is.
  */
 export function remediesFor(
@@ -112,7 +112,9 @@ function weighRemedies(
     .filter(({ gain }) => gain > 0)
     .filter(({ after }) => isExpectedNearer(before, after))
     .filter(({ amounts }) => checkChanges(state, changesOf(amounts)) === null)
-    .toSorted((one, other) => other.worth - one.worth);
+    .toSorted(
+      (one, other) => Number(other.reversible) - Number(one.reversible) || other.worth - one.worth,
+    );
 }
 
 function changesOf(amounts: ReadonlyMap<Control, number>) {
