@@ -17,7 +17,7 @@ const PRELOAD_ROOM_TURNS = 2;
 const BOUNCING_SHARE = 0.1;
 const TURNED_SHARE = 0.1;
 const TURNED_WITHIN_MM = 30;
-/** The handbook figure for a target archer, mm at 18 m. */
+/** The rule of thumb for a target archer, mm at 18 m. */
 const TARGET_TOLERANCE_MM = 20;
 /** Certain by physics: the truth never has these the other way. */
 const SIGN_CERTAIN: readonly Control[] = [
