@@ -4,7 +4,7 @@ import type { School } from '#core/craft/bow-terms.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { SCATTER_FACTOR_ODDS, SCATTER_FACTORS } from '#core/groups/offset-posterior.ts';
 import { NOCKING_HEIGHT_MM } from '#core/limits/locator-limits.ts';
-import { bareShaftGain, type BareShaftAxis } from '#core/priors/prior-gains.ts';
+import { bareShaftGain, type BareShaftAxis, isSignFixed } from '#core/priors/prior-gains.ts';
 import { seededUniform, standardNormal } from '#core/numeric/random.ts';
 import { G_PER_GR, N_PER_LBF } from '#core/quantity/units.ts';
 
@@ -19,15 +19,6 @@ const TURNED_SHARE = 0.1;
 const TURNED_WITHIN_MM = 30;
 /** The rule of thumb for a target archer, mm at 18 m. */
 const TARGET_TOLERANCE_MM = 20;
-/** Certain by physics: the truth never has these the other way. */
-const SIGN_CERTAIN: readonly Control[] = [
-  'nockingPoint',
-  'restHeight',
-  'pointMass',
-  'shaftCut',
-  'topBolt',
-  'bottomBolt',
-];
 const OUTWARD_CONTROLS: readonly Control[] = [
   'plungerPreload',
   'topBolt',
@@ -69,7 +60,7 @@ export function drawBow(seed: number, misfitSdMm: number): DrawnBow {
       controls.map((control) => {
         const { mean, sd } = bareShaftGain(axis, control, WEIGHT_N);
         let gain = mean + sd * normal();
-        while (SIGN_CERTAIN.includes(control) && gain * mean < 0) gain = mean + sd * normal();
+        while (isSignFixed(control) && gain * mean < 0) gain = mean + sd * normal();
         return [control, gain] as const;
       }),
     );

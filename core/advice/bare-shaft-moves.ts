@@ -6,7 +6,8 @@ import { type BareShaftDecision, bareShaftDecision } from '../bare-shaft/bare-sh
 import type { BareShaftBecause } from './move-because.ts';
 import type { ChangeList, Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
-import { type Remedy, spentControls } from '../bare-shaft/remedies.ts';
+import type { Remedy } from '../bare-shaft/remedies.ts';
+import { type SpentControl, spentControls } from '../bare-shaft/spent-controls.ts';
 
 /** An end that a verdict can grow on. */
 export const BARE_SHAFT_END = { fletched: 6, bare: 3 } as const;
@@ -50,7 +51,7 @@ function moveFor(
     case 'bounce':
       return bounceMove(verdict, decision);
     case 'spent':
-      return spentMove(state, verdict, decision.axis);
+      return spentMove(verdict, decision.axis, spentControls(state, session, decision.axis));
     case 'shoot':
       return waitMove(session, verdict, decision);
   }
@@ -152,13 +153,17 @@ function isSetAside(state: BowState, key: string): boolean {
 }
 
 /** Everything the bow has is spent: said instead of proposing the impossible. */
-function spentMove(state: BowState, verdict: BareShaftVerdict, axis: BareShaftAxis): Move {
+function spentMove(
+  verdict: BareShaftVerdict,
+  axis: BareShaftAxis,
+  controls: readonly SpentControl[],
+): Move {
   return {
     ...plainMove('bareShaft', {
       topic: 'bareShaftSpent',
       verdict,
       axis,
-      controls: spentControls(state, axis),
+      controls,
     }),
     key: `spent:${axis === 'bareShaftUp' ? 'up' : 'outward'}`,
     caution: 'cutting',

@@ -1,6 +1,7 @@
 import type { BareShaftDecision } from '../bare-shaft/bare-shaft-decision.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
-import type { Remedy, SpentControl } from '../bare-shaft/remedies.ts';
+import type { Remedy } from '../bare-shaft/remedies.ts';
+import type { SpentControl } from '../bare-shaft/spent-controls.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';

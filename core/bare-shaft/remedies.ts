@@ -70,7 +70,7 @@ export interface Remedy {
 }
 
 /** What this bow has, by how easily it is taken back. Off the shelf: twists and the arrow. */
-function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
+export function kindsFor(state: BowState, axis: BareShaftAxis): readonly RemedyKind[] {
   if (axis === 'bareShaftUp') return [NOCKING];
   if (!shootsOffTheShelf(state.bow.school)) return LATERAL;
   return LATERAL.filter(
@@ -209,42 +209,6 @@ function believableAfter(
   return outlookFrom(before, mixture);
 }
 
-/** A control that could move an axis, and why it is not proposed. */
-export interface SpentControl {
-  readonly control: Control;
-  /** How far it has been moved in all from where it began, in its unit. */
-  readonly movedBy: number;
-  /** At its limit, nobody knows how far it may go, or it has shown no good way. */
-  readonly why: 'atLimit' | 'unknown' | 'noGoodWay';
-}
-
-/** Everything that could move an axis, with why none of it is proposed any more. */
-export function spentControls(state: BowState, axis: BareShaftAxis): readonly SpentControl[] {
-  return kindsFor(state, axis).map(({ controls, step, inAll }) => {
-    const control = controls[0]!;
-    const { up, down } = roomLeft(state, control, inAll);
-    const isOpen = control === 'shaftCut' ? up >= step : Math.min(up, down) >= step;
-    return {
-      control,
-      movedBy: state.moved.get(control) ?? 0,
-      why: !isRoomKnown(state, control) ? 'unknown' : isOpen ? 'noGoodWay' : 'atLimit',
-    };
-  });
-}
-
-function isRoomKnown(state: BowState, control: Control): boolean {
-  switch (control) {
-    case 'topBolt':
-      return boltsOutNow(state) !== null;
-    case 'twists':
-      return state.positions.twists !== null && presentReading(state, 'braceHeight') !== null;
-    case 'shaftCut':
-      return safeLength(state).kind === 'known';
-    default:
-      return true;
-  }
-}
-
 /** Both ways, or the one that physics says is toward the target. */
 function waysOf(
   state: BowState,
@@ -269,7 +233,7 @@ export function nockingRoom(state: BowState): { readonly up: number; readonly do
       };
 }
 
-function roomLeft(
+export function roomLeft(
   state: BowState,
   control: Control,
   inAll: number,

@@ -1,7 +1,8 @@
 import { BARE_SHAFT_END } from '../../advice/bare-shaft-moves.ts';
 import type { BareShaftBecause, OtherBecause } from '../../advice/move-because.ts';
 import type { BlameWhy } from '../../bare-shaft/bare-shaft-decision.ts';
-import { type Remedy, remedyEffect, type SpentControl } from '../../bare-shaft/remedies.ts';
+import { type Remedy, remedyEffect } from '../../bare-shaft/remedies.ts';
+import type { SpentControl } from '../../bare-shaft/spent-controls.ts';
 import { BLAME_LIST } from '../../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../../craft/controls.ts';
 import type { AxisVerdict } from '../../groups/axis-verdict.ts';
@@ -181,7 +182,7 @@ const SPENT_TITLE: Readonly<Record<BareShaftAxis, string>> = {
 const SPENT_BECAUSE: Readonly<Record<SpentControl['why'], string>> = {
   atLimit: 'as far as it goes',
   unknown: 'nobody has measured how far it may go',
-  noGoodWay: 'neither way is expected to help',
+  notProposed: 'set aside, or not expected to help',
 };
 
 /** `Plunger preload: as far as it goes, 2 turns stiffer than at first.` */

@@ -142,7 +142,7 @@ describe('what is said when everything is spent', () => {
       controls: [
         { control: 'plungerPreload', movedBy: 2, why: 'atLimit' },
         { control: 'topBolt', movedBy: 0, why: 'unknown' },
-        { control: 'twists', movedBy: -1, why: 'noGoodWay' },
+        { control: 'twists', movedBy: -1, why: 'notProposed' },
       ],
     });
     expect(words).toMatchObject({ title: 'Another shaft', doneLabel: 'Understood' });
@@ -152,7 +152,7 @@ describe('what is said when everything is spent', () => {
     expect(words.reasons).toEqual([
       'Plunger preload: as far as it goes, 2 turns stiffer since the beginning.',
       'Top bolt: nobody has measured how far it may go.',
-      'String twists: neither way is expected to help, 1 twist out since the beginning.',
+      'String twists: set aside, or not expected to help, 1 twist out since the beginning.',
       'A shaft two steps of spine (about 100) weaker would move bare shafts 7 ± 7 cm at 18 m, a rule of thumb.',
     ]);
   });
