@@ -86,11 +86,18 @@ class Record {
       confirmedUnlikely: false,
     });
   }
-  open(sessionId: string, tolerance: Pick<ToleranceByRule, 'outwardMm' | 'upMm'>): void {
+  /** How far off it is shot, m. */
+  distanceM = 18;
+  open(
+    sessionId: string,
+    tolerance: Pick<ToleranceByRule, 'outwardMm' | 'upMm'>,
+    distanceM = 18,
+  ): void {
+    this.distanceM = distanceM;
     this.add({
       kind: 'sessionOpened',
       sessionId,
-      distanceM: 18,
+      distanceM,
       toleranceMm: tolerance.outwardMm,
       toleranceUpMm: tolerance.upMm,
       toleranceWhy: '',
@@ -104,7 +111,7 @@ class Record {
     fletched: number,
     bare: number,
   ) {
-    const end = archer.shootEnd(fletched, bare);
+    const end = archer.shootEnd(fletched, bare, this.distanceM);
     for (const shot of end.shots)
       this.add({
         kind: 'shotPlaced',
@@ -210,6 +217,7 @@ export function tuneByAdvice(seed: number, misfitSdMm: number): ButtOutcome {
   const bow = drawBow(seed, misfitSdMm);
   const { record, archer } = begin(seed, bow);
   const counts = noCounts();
+  let sessionId = 'tuning';
   for (let guard = 0; guard < 300; guard += 1) {
     const move = nextMove(record.state(), record.nowMs);
     if (counts.ends > 0 && (move === null || move.step !== 'bareShaft')) {
@@ -219,11 +227,23 @@ export function tuneByAdvice(seed: number, misfitSdMm: number): ButtOutcome {
     if (counts.ends === 0 || move?.action.kind === 'shootEnd') {
       if (counts.ends >= MOST_ENDS) break;
       counts.ends += 1;
-      record.end('tuning', counts.ends, archer, 6, 3);
+      record.end(sessionId, counts.ends, archer, 6, 3);
+      continue;
+    }
+    if (move?.action.kind === 'shootNearer') {
+      const { distanceM } = move.action;
+      record.add({ kind: 'sessionClosed', sessionId });
+      sessionId = `tuning at ${distanceM}`;
+      record.open(sessionId, defaultTolerance(record.state(), distanceM), distanceM);
+      continue;
+    }
+    if (move?.action.kind === 'setShaftAside') {
+      const { arrow, arrowNumber } = move.action;
+      record.add({ kind: 'shaftSetAside', sessionId, arrow, arrowNumber, aside: true });
       continue;
     }
     if (move?.action.kind === 'checkBlame') {
-      record.add({ kind: 'blameChecked', sessionId: 'tuning', items: move.action.items });
+      record.add({ kind: 'blameChecked', sessionId, items: move.action.items });
       continue;
     }
     if (move?.action.kind !== 'change') {

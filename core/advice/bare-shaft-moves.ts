@@ -1,16 +1,20 @@
 import type { BareShaftAxis } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { ShootingSession } from '../log/shooting.ts';
+import { shaftName, type ShootingSession } from '../log/shooting.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
 import { type BareShaftDecision, bareShaftDecision } from '../bare-shaft/bare-shaft-decision.ts';
 import type { BareShaftBecause } from './move-because.ts';
 import type { ChangeList, Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
 import type { Remedy } from '../bare-shaft/remedies.ts';
+import { TWO_HEAPS_LOOKED_AT } from '../bare-shaft/shaft-by-shaft.ts';
 import { type SpentControl, spentControls } from '../bare-shaft/spent-controls.ts';
 
 /** An end that a verdict can grow on. */
 export const BARE_SHAFT_END = { fletched: 6, bare: 3 } as const;
+
+/** What of the list of causes makes two heaps: what is touched now and then. */
+const TWO_HEAPS_ITEMS: readonly string[] = ['contact', 'nockFit', 'arrow', 'fingers'];
 
 /** What the bare shafts ask for next. Vertical before lateral; one control at a time. */
 export function bareShaftMove(
@@ -46,6 +50,12 @@ function moveFor(
         action: { kind: 'checkBlame', sessionId, items: decision.items },
       };
     }
+    case 'nearer':
+      return nearerMove(state, session, decision);
+    case 'setAside':
+      return setAsideMove(session, decision);
+    case 'twoHeaps':
+      return twoHeapsMove(session, decision);
     case 'mend':
       return mendMove(session, verdict, decision);
     case 'bounce':
@@ -55,6 +65,63 @@ function moveFor(
     case 'shoot':
       return waitMove(session, verdict, decision);
   }
+}
+
+/** Too far to judge: another session, nearer; once it is open, its first end. */
+function nearerMove(
+  state: BowState,
+  session: ShootingSession,
+  decision: Extract<BareShaftDecision, { kind: 'nearer' }>,
+): Move {
+  const last = state.sessions.at(-1);
+  const isOpen =
+    last !== undefined &&
+    last.sessionKind === 'bareShaft' &&
+    !last.closed &&
+    last.distanceM <= decision.distanceM;
+  if (isOpen) return shootMove('nearer', { topic: 'bareShaftShoot', why: 'nearer' });
+  const { sessionId } = session;
+  return {
+    ...shootMove('nearer', { topic: 'bareShaftNearer', session, decision }),
+    action: { kind: 'shootNearer', sessionId, distanceM: decision.distanceM },
+  };
+}
+
+/** One shaft is not like the others: neither bow nor archer is to blame for it. */
+function setAsideMove(
+  session: ShootingSession,
+  decision: Extract<BareShaftDecision, { kind: 'setAside' }>,
+): Move {
+  const { arrow, arrowNumber } = decision.shaft;
+  return {
+    ...plainMove('bareShaft', { topic: 'bareShaftSetAside', session, decision }),
+    key: `aside:${shaftName({ arrow, arrowNumber })}`,
+    caution: 'shafts',
+    place: 'arrow',
+    action: { kind: 'setShaftAside', sessionId: session.sessionId, arrow, arrowNumber },
+  };
+}
+
+/** What half the shafts do is no tune: contact comes and goes. */
+function twoHeapsMove(
+  session: ShootingSession,
+  decision: Extract<BareShaftDecision, { kind: 'twoHeaps' }>,
+): Move {
+  return {
+    ...plainMove('bareShaft', {
+      topic: 'bareShaftTwoHeaps',
+      session,
+      decision,
+      items: TWO_HEAPS_ITEMS,
+    }),
+    key: 'heaps',
+    place: 'arrow',
+    action: {
+      kind: 'checkBlame',
+      sessionId: session.sessionId,
+      items: [TWO_HEAPS_LOOKED_AT, ...TWO_HEAPS_ITEMS],
+    },
+  };
 }
 
 /** The tail strikes and rebounds: what looks high is far too low. */

@@ -44,7 +44,7 @@ export interface ScrewTurn {
 /** What bare shafts are shot, or a remedy proposed, for. */
 export type BareShaftBecause =
   /** Nothing counts yet, or too little to say anything. */
-  | { readonly topic: 'bareShaftShoot'; readonly why: 'first' | 'endOut' }
+  | { readonly topic: 'bareShaftShoot'; readonly why: 'first' | 'endOut' | 'nearer' }
   | {
       readonly topic: 'bareShaftWait';
       readonly verdict: BareShaftVerdict;
@@ -53,6 +53,23 @@ export type BareShaftBecause =
   | {
       readonly topic: 'bareShaftBlame';
       readonly decision: Extract<BareShaftDecision, { kind: 'checkBlame' }>;
+    }
+  | {
+      readonly topic: 'bareShaftNearer';
+      readonly session: ShootingSession;
+      readonly decision: Extract<BareShaftDecision, { kind: 'nearer' }>;
+    }
+  | {
+      readonly topic: 'bareShaftSetAside';
+      readonly session: ShootingSession;
+      readonly decision: Extract<BareShaftDecision, { kind: 'setAside' }>;
+    }
+  | {
+      readonly topic: 'bareShaftTwoHeaps';
+      readonly session: ShootingSession;
+      readonly decision: Extract<BareShaftDecision, { kind: 'twoHeaps' }>;
+      /** What of the list of causes is to be looked at. */
+      readonly items: readonly string[];
     }
   | {
       readonly topic: 'bareShaftBounce';

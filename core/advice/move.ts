@@ -1,5 +1,6 @@
 import type { CautionId } from '../craft/cautions.ts';
 import type { Control } from '../craft/controls.ts';
+import type { ArrowState } from '../craft/range-terms.ts';
 import type { StepId } from '../craft/steps.ts';
 import type { ShootingBar } from '../limits/limit-refusal.ts';
 import type { SafetyStop } from '../limits/stops.ts';
@@ -36,6 +37,15 @@ type MoveAction =
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
   /** Look at these before bow or arrow is blamed; ticking them off goes on. */
   | { readonly kind: 'checkBlame'; readonly sessionId: string; readonly items: readonly string[] }
+  /** Close this session and open another, nearer to the butt. */
+  | { readonly kind: 'shootNearer'; readonly sessionId: string; readonly distanceM: number }
+  /** A numbered shaft leaves the session: what it shot counts no more. */
+  | {
+      readonly kind: 'setShaftAside';
+      readonly sessionId: string;
+      readonly arrow: ArrowState;
+      readonly arrowNumber: number;
+    }
   /** Sight or aim was set anew: what was hit before says nothing of what follows. */
   | { readonly kind: 'setAim'; readonly sessionId: string }
   /** Two settings are to be shot side by side before one is kept. */

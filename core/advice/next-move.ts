@@ -82,7 +82,7 @@ function withinLimits(state: BowState, move: Move): Move | null {
 }
 
 function isShooting({ action }: Move): boolean {
-  return action.kind === 'shootEnd' || action.kind === 'fireShots';
+  return ['shootEnd', 'fireShots', 'shootNearer'].includes(action.kind);
 }
 
 /** What has to be seen to before a shot, even when it was set aside. */

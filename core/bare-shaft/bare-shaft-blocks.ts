@@ -7,7 +7,7 @@ import {
 } from '../priors/prior-gains.ts';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { ShootingSession, Shot } from '../log/shooting.ts';
+import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
 import { type EndSums, endSums } from '../groups/ends-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
@@ -52,7 +52,8 @@ export function bareShaftBlocks(
     .filter(({ sessionKind }) => sessionKind === 'bareShaft')
     .flatMap((session) =>
       session.shots
-        .filter(({ calledBad, arrow }) => !calledBad && (arrow === 'fletched' || arrow === 'bare'))
+        .filter(isCounted)
+        .filter(({ arrow }) => arrow === 'fletched' || arrow === 'bare')
         .map((shot) => ({ session, shot: shotInBowFrame(session, shot) })),
     )
     .toSorted((one, other) => one.shot.index - other.shot.index);

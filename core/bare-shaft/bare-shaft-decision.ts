@@ -7,8 +7,10 @@ import type { BareShaftVerdict } from './bare-shaft-verdict.ts';
 import { BOUNCE_SAID_AT } from './bounce.ts';
 import { endsSpeaking } from './bare-shaft-evidence.ts';
 import { bareShaftOutlook, type Outlook } from './bare-shaft-outlook.ts';
+import { nearerDistanceM } from './nearer.ts';
 import { nockingRoom, type Remedy, remediesFor } from './remedies.ts';
 import { hasConflict, hasContactMarks } from './session-evidence.ts';
+import { type ShaftByShaft, shaftByShaft } from './shaft-by-shaft.ts';
 
 /** A remedy must take this much off the expected cost to the end, in moves, or the shots speak first. */
 const WORTH_MOVING = 0.12;
@@ -62,6 +64,12 @@ export type BareShaftDecision =
       readonly remedy: Remedy;
       readonly others: readonly Remedy[];
     }
+  /** From here bare shafts may miss the butt: nearer, before anything is turned. */
+  | { readonly kind: 'nearer'; readonly distanceM: number }
+  /** One numbered shaft lands apart from its fellows: set aside until it was looked over. */
+  | { readonly kind: 'setAside'; readonly shaft: Extract<ShaftByShaft, { kind: 'oneApart' }> }
+  /** Bare shafts in two heaps: their middle is no offset, and no turn mends it. */
+  | { readonly kind: 'twoHeaps'; readonly heaps: Extract<ShaftByShaft, { kind: 'twoHeaps' }> }
   /** The tail bounces: well up first, then come down. */
   | { readonly kind: 'bounce'; readonly raiseMm: number; readonly chance: number }
   | { readonly kind: 'spent'; readonly axis: BareShaftAxis };
@@ -80,6 +88,11 @@ export function bareShaftDecision(
   isSetAside: (remedy: Remedy) => boolean,
 ): BareShaftDecision {
   if (verdict.done) return { kind: 'done' };
+  const apart = shaftByShaft(state, session);
+  if (apart?.kind === 'oneApart') return { kind: 'setAside', shaft: apart };
+  if (apart?.kind === 'twoHeaps') return { kind: 'twoHeaps', heaps: apart };
+  const distanceM = nearerDistanceM(session, verdict);
+  if (distanceM !== null) return { kind: 'nearer', distanceM };
   const unchecked = BLAME_LIST.filter(({ id }) => !session.blameChecked.has(id));
   const why = blameWhy(state, session, verdict);
   if (why !== null && unchecked.length > 0)

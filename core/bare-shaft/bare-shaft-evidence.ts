@@ -14,7 +14,7 @@ import { aimWanderOdds, scatterPrior } from '../groups/scatter-history.ts';
 import { wholeEndNumbers } from './whole-ends.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
-import type { ShootingSession } from '../log/shooting.ts';
+import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { bareShaftOutlook, landingMm } from './bare-shaft-outlook.ts';
@@ -76,7 +76,7 @@ export function endsSpeaking(
   const whole = wholeEndNumbers(session);
   return new Set(
     shots
-      .filter(({ arrow, calledBad }) => arrow === 'bare' && !calledBad)
+      .filter((shot) => shot.arrow === 'bare' && isCounted(shot))
       .map(({ endNumber }) => endNumber)
       .filter((endNumber) => whole.has(endNumber)),
   ).size;

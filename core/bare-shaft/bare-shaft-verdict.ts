@@ -1,4 +1,4 @@
-import type { ShootingSession, Shot } from '../log/shooting.ts';
+import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { type AxisPrior, type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
@@ -19,6 +19,7 @@ export interface BareShaftVerdict {
     readonly fletched: number;
     readonly bare: number;
     readonly calledBad: number;
+    readonly setAside: number;
   };
   /** Ends since the last change that put either axis in doubt. */
   readonly ends: number;
@@ -83,7 +84,7 @@ export function bareShaftVerdict(
   const wholeOf = (shots: readonly Shot[]) =>
     new Set(
       shots
-        .filter(isCounted)
+        .filter(isJudged)
         .map(({ endNumber }) => endNumber)
         .filter((end) => whole.has(end)),
     ).size;
@@ -107,6 +108,7 @@ export function bareShaftVerdict(
       fletched: countOf(judged, 'fletched'),
       bare: countOf(judged, 'bare'),
       calledBad: judged.filter((shot) => shot.calledBad).length,
+      setAside: judged.filter((shot) => !shot.calledBad && shot.setAside).length,
     },
     ends: new Set(judged.map((shot) => shot.endNumber)).size,
     scattered: isScattered(outward, up),
@@ -115,18 +117,18 @@ export function bareShaftVerdict(
   };
 }
 
-function isCounted({ calledBad, arrow }: Shot): boolean {
-  return !calledBad && (arrow === 'bare' || arrow === 'fletched');
+function isJudged(shot: Shot): boolean {
+  return isCounted(shot) && (shot.arrow === 'bare' || shot.arrow === 'fletched');
 }
 
 function countOf(shots: readonly Shot[], arrow: Shot['arrow']): number {
-  return shots.filter((shot) => shot.arrow === arrow && !shot.calledBad).length;
+  return shots.filter((shot) => shot.arrow === arrow && isCounted(shot)).length;
 }
 
 function endsOf(shots: readonly Shot[], axis: (shot: Shot) => number): readonly AxisEnd[] {
   const ends = new Map<number, { fletchedMm: number[]; bareMm: number[] }>();
   for (const shot of shots) {
-    if (!isCounted(shot)) continue;
+    if (!isJudged(shot)) continue;
     const end = ends.get(shot.endNumber) ?? { fletchedMm: [], bareMm: [] };
     ends.set(shot.endNumber, end);
     (shot.arrow === 'bare' ? end.bareMm : end.fletchedMm).push(axis(shot));

@@ -5,7 +5,7 @@ import {
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { ShootingSession } from '../log/shooting.ts';
+import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import { upsets } from '../craft/upsets.ts';
 import { type BareShaftVerdict, shotsSpeakingFor } from './bare-shaft-verdict.ts';
 import { type FusedAxis, fuseEvidence } from './evidence.ts';
@@ -20,9 +20,7 @@ export function sessionEvidence(
 ): FusedAxis {
   const facet = BARE_SHAFT_FACET[axis];
   const isUp = axis === 'bareShaftUp';
-  const speaking = shotsSpeakingFor(facet, session, state.upsets).filter(
-    ({ calledBad }) => !calledBad,
-  );
+  const speaking = shotsSpeakingFor(facet, session, state.upsets).filter(isCounted);
   const ends = new Set(speaking.map(({ endNumber }) => endNumber));
   const lastUpset = state.upsets.findLast((one) => upsets(one, facet))?.index ?? -1;
   const posterior = verdict[isUp ? 'up' : 'outward'].posterior;

@@ -4,7 +4,7 @@ import { checkChanges } from '../limits/check-proposal.ts';
 import { squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { Experiment } from '../log/range-records.ts';
-import type { EndNote, ShootingSession, Shot } from '../log/shooting.ts';
+import { type EndNote, isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { compareSettings, type GroupComparison } from './compare-settings.ts';
 import { fitTuning, isSettled, type TunedEnd, type TuningFit } from './fine-tuning.ts';
@@ -122,7 +122,7 @@ function endsOf(
 ): readonly PlacedEnd[] {
   const groups = new Map<string, { shots: Shot[]; setting: number; endNumber: number }>();
   for (const raw of session.shots) {
-    if (raw.arrow !== 'fletched' || raw.calledBad) continue;
+    if (raw.arrow !== 'fletched' || !isCounted(raw)) continue;
     const shot = shotInBowFrame(session, raw);
     const setting = settingAt(state, experiment, shot.index);
     // An end cut in two by a turn of the control is two groups.

@@ -1,5 +1,4 @@
-import tCdf from '@stdlib/stats-base-dists-t-cdf';
-import { meanOf, sampleSd } from '../numeric/moments.ts';
+import { meanOf } from '../numeric/moments.ts';
 import type { Shot } from '../log/shooting.ts';
 
 /** How one numbered arrow lands beside the others of its kind. */
@@ -10,17 +9,13 @@ export interface ArrowRecord {
   /** From the middle of the others in the same ends, mm. */
   readonly outwardMm: number;
   readonly upMm: number;
-  /** Lands elsewhere than the others, more than chance explains: look at it, set it aside. */
-  readonly suspect: boolean;
+  /** Out of the session: its shots count for nothing. */
+  readonly setAside: boolean;
 }
 
-/** Fewer shots of an arrow than this prove nothing of it. */
-const FEWEST_SHOTS = 3;
 const FEWEST_OTHERS = 2;
-/** Chance under which an arrow is suspect; there are many arrows, so it is small. */
-const SUSPECT_BELOW = 0.005;
 
-/** Finds the one bad arrow: every numbered one against the others shot in the same ends. */
+/** Every numbered arrow against the others shot in the same ends. Whether one is bad, `shaftByShaft` says. */
 export function byArrow(shots: readonly Shot[]): readonly ArrowRecord[] {
   const counted = shots.filter(({ calledBad }) => !calledBad);
   const apart = new Map<string, { shot: Shot; outwardMm: number; upMm: number }[]>();
@@ -30,7 +25,8 @@ export function byArrow(shots: readonly Shot[]): readonly ArrowRecord[] {
       (other) =>
         other.endNumber === shot.endNumber &&
         other.arrow === shot.arrow &&
-        other.arrowNumber !== shot.arrowNumber,
+        other.arrowNumber !== shot.arrowNumber &&
+        !other.setAside,
     );
     if (others.length < FEWEST_OTHERS) continue;
     const key = `${shot.arrow} ${shot.arrowNumber}`;
@@ -53,16 +49,8 @@ export function byArrow(shots: readonly Shot[]): readonly ArrowRecord[] {
         shots: list.length,
         outwardMm: meanOf(outward),
         upMm: meanOf(up),
-        suspect:
-          list.length >= FEWEST_SHOTS &&
-          (chanceOfMean(outward) < SUSPECT_BELOW || chanceOfMean(up) < SUSPECT_BELOW),
+        setAside: shot.setAside,
       };
     })
     .toSorted((one, other) => one.arrowNumber - other.arrowNumber);
-}
-
-/** Two-sided chance of a mean this far from 0 if it were 0: Student t. */
-function chanceOfMean(values: readonly number[]): number {
-  const spread = Math.max(1, sampleSd(values)) / Math.sqrt(values.length);
-  return 2 * tCdf(-Math.abs(meanOf(values)) / spread, values.length - 1);
 }

@@ -1,6 +1,6 @@
 import cdf from '@stdlib/stats-base-dists-t-cdf';
 import { meanOf, sampleSd } from '../numeric/moments.ts';
-import type { Shot } from '../log/shooting.ts';
+import { isCounted, type Shot } from '../log/shooting.ts';
 
 /** A shot less likely than this, predicted from the others of its kind, is pointed at. */
 const FAR_OUT_BELOW = 0.01;
@@ -16,7 +16,7 @@ const FEWEST_OTHERS = 3;
 export function farOutShots(shots: readonly Shot[]): readonly string[] {
   const found: string[] = [];
   for (const arrow of ['fletched', 'bare'] as const) {
-    const kind = shots.filter((shot) => shot.arrow === arrow && !shot.calledBad);
+    const kind = shots.filter((shot) => shot.arrow === arrow && isCounted(shot));
     for (const shot of kind) {
       const others = kind.filter((other) => other !== shot);
       if (others.length < FEWEST_OTHERS) continue;

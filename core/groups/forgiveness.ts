@@ -1,6 +1,6 @@
 import betaQuantile from '@stdlib/stats-base-dists-beta-quantile';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
-import type { Shot } from '../log/shooting.ts';
+import { isCounted, type Shot } from '../log/shooting.ts';
 
 /** How a setting treats weak shots: called before looking, and where they landed all the same. */
 export interface Forgiveness {
@@ -27,7 +27,7 @@ const FEWEST_GOOD = 6;
  * @returns null before there is a group, or without a weak shot
  */
 export function forgiveness(shots: readonly Shot[]): Forgiveness | null {
-  const good = shots.filter(({ calledBad }) => !calledBad);
+  const good = shots.filter(isCounted);
   const weak = shots.filter(({ calledBad }) => calledBad);
   if (good.length < FEWEST_GOOD || weak.length === 0) return null;
   const middle = {

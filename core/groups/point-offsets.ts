@@ -1,5 +1,5 @@
 import type { BowState } from '../log/bow-state.ts';
-import type { ShootingSession, Shot } from '../log/shooting.ts';
+import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from './cant.ts';
 import { axisSums, FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from './offset-posterior.ts';
 import { scatterPrior } from './scatter-history.ts';
@@ -16,9 +16,7 @@ export interface PointOffset {
 
 /** The proof at purpose: broadheads and target points against fletched, by the same reckoning as bare. */
 export function pointOffsets(state: BowState, session: ShootingSession): readonly PointOffset[] {
-  const counted = session.shots
-    .filter(({ calledBad }) => !calledBad)
-    .map((shot) => shotInBowFrame(session, shot));
+  const counted = session.shots.filter(isCounted).map((shot) => shotInBowFrame(session, shot));
   const of = (arrow: Shot['arrow']) => counted.filter((shot) => shot.arrow === arrow);
   const fletched = of('fletched');
   const earlier = state.sessions.slice(0, Math.max(0, state.sessions.indexOf(session)));

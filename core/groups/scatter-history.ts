@@ -1,7 +1,7 @@
 import chisquareQuantile from '@stdlib/stats-base-dists-chisquare-quantile';
 import { meanOf, medianOf, squaresAboutMean } from '../numeric/moments.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
-import type { ShootingSession } from '../log/shooting.ts';
+import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import { AIM_WANDER_ODDS, AIM_WANDERS } from './ends-posterior.ts';
 import { NO_SCATTER_PRIOR, normaliseLogOdds, type ScatterPrior } from './offset-posterior.ts';
 
@@ -51,7 +51,8 @@ export function scatterForTolerance(
   return Math.sqrt(squares / chisquareQuantile(SURELY_LARGER, degrees));
 }
 
-function ordinarySquares(
+/** Squares of fletched shots about the middles of their ends, mm² at a distance, without flyers. */
+export function ordinarySquares(
   earlier: readonly ShootingSession[],
   distanceM: number,
   axis: ShotAxis,
@@ -66,7 +67,7 @@ function ordinarySquares(
   return { squares, degrees };
 }
 
-type ShotAxis = 'outwardMm' | 'upMm';
+export type ShotAxis = 'outwardMm' | 'upMm';
 
 /** Fletched shots that count, a list an end, scaled to one distance. */
 function fletchedEnds(
@@ -77,7 +78,7 @@ function fletchedEnds(
   return sessions.flatMap((session) => {
     const ends = new Map<number, number[]>();
     for (const shot of session.shots) {
-      if (shot.arrow !== 'fletched' || shot.calledBad) continue;
+      if (shot.arrow !== 'fletched' || !isCounted(shot)) continue;
       const values = ends.get(shot.endNumber) ?? [];
       ends.set(shot.endNumber, values);
       values.push((shot[axis] * distanceM) / shot.distanceM);

@@ -7,7 +7,7 @@ import type { BowState, ChangeMade, ItemChange, Measured } from './bow-state.ts'
 import type { BodyOf, BowFacts, LoggedEntry } from './entry.ts';
 import { PositionTally } from './positions.ts';
 import type { Experiment, PaperTear, TargetLanding } from './range-records.ts';
-import type { SessionDraft, Shot } from './shooting.ts';
+import type { SessionDraft } from './shooting.ts';
 import { FIRST_STRING, StringBag } from './strings.ts';
 
 /** Where an entry stands in the log, and by whom and when: what a reducer needs beside its body. */
@@ -24,7 +24,7 @@ export class BowDraft {
   readonly targets = new Map<BodyOf<'targetSet'>['reading'], BodyOf<'targetSet'>>();
   readonly sessions = new Map<string, SessionDraft>();
   /** Where each shot stands, so that a later word on it need not look for it. */
-  readonly shotPlaces = new Map<string, { shots: Shot[]; position: number }>();
+  readonly shotPlaces = new Map<string, { session: SessionDraft; position: number }>();
   readonly setAside: { moveKey: string; at: string }[] = [];
   readonly tears: PaperTear[] = [];
   readonly experiments: Experiment[] = [];

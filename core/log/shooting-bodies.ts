@@ -77,6 +77,14 @@ export type ShootingBody =
       readonly items: readonly string[];
     }
   | {
+      /** A numbered shaft lands elsewhere than its fellows: out of the session, or back in. */
+      readonly kind: 'shaftSetAside';
+      readonly sessionId: string;
+      readonly arrow: ArrowState;
+      readonly arrowNumber: number;
+      readonly aside: boolean;
+    }
+  | {
       /** From the point's hole to the fletching's cut: where the tail went through. */
       readonly kind: 'paperTorn';
       readonly distanceM: number;

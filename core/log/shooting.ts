@@ -23,11 +23,18 @@ export interface Shot {
   readonly outwardMm: number;
   readonly upMm: number;
   readonly calledBad: boolean;
+  /** Of a shaft that was set aside: kept in the record, and counted for nothing. */
+  readonly setAside: boolean;
   readonly attitude: NockAttitude | null;
   readonly arrowNumber: number | null;
   readonly distanceM: number;
   /** How well its place was read, one standard deviation, mm. */
   readonly readToMm: number;
+}
+
+/** Whether a shot says anything: not called bad, and not of a shaft that was set aside. */
+export function isCounted({ calledBad, setAside }: Pick<Shot, 'calledBad' | 'setAside'>): boolean {
+  return !calledBad && !setAside;
 }
 
 /** What was noticed in one end. */
@@ -60,6 +67,10 @@ export interface ShootingSession extends SessionConditions {
   readonly endNotes: ReadonlyMap<number, EndNote>;
   /** What was looked at before bow or arrow was blamed. */
   readonly blameChecked: ReadonlySet<string>;
+  /** Where in the log each of them was last looked at. */
+  readonly lookedAt: ReadonlyMap<string, number>;
+  /** Numbered shafts that are out of the session, as `shaftName` has them. */
+  readonly shaftsAside: ReadonlySet<string>;
   readonly pictures: readonly { readonly pictureId: string; readonly endNumber: number }[];
   /** Places in the log where sight or aim was set anew. */
   readonly aimSetAt: readonly number[];
@@ -70,13 +81,23 @@ export interface ShootingSession extends SessionConditions {
 export interface SessionDraft
   extends Omit<
     ShootingSession,
-    'shots' | 'closed' | 'endNotes' | 'blameChecked' | 'pictures' | 'aimSetAt' | 'cantOutwardDeg'
+    | 'shots'
+    | 'closed'
+    | 'endNotes'
+    | 'blameChecked'
+    | 'lookedAt'
+    | 'shaftsAside'
+    | 'pictures'
+    | 'aimSetAt'
+    | 'cantOutwardDeg'
   > {
   shots: Shot[];
   aimSetAt: number[];
   cantOutwardDeg?: number | undefined;
   endNotes: Map<number, EndNote>;
   blameChecked: Set<string>;
+  lookedAt: Map<string, number>;
+  shaftsAside: Set<string>;
   pictures: { pictureId: string; endNumber: number }[];
   closed: boolean;
 }
@@ -105,17 +126,41 @@ export function openSession(place: Place, body: BodyOf<'sessionOpened'>): Sessio
     shots: [],
     endNotes: new Map(),
     blameChecked: new Set(),
+    lookedAt: new Map(),
+    shaftsAside: new Set(),
     pictures: [],
     aimSetAt: [],
     closed: false,
   };
 }
 
-export function placeShot(
-  place: Place,
-  body: BodyOf<'shotPlaced'>,
-  sessionDistanceM: number,
-): Shot {
+/** Names a numbered shaft of a session. */
+export function shaftName(shaft: Pick<BodyOf<'shaftSetAside'>, 'arrow' | 'arrowNumber'>): string {
+  return `${shaft.arrow} ${shaft.arrowNumber}`;
+}
+
+/** Puts a numbered shaft out of a session, what it shot and will shoot, or back into it. */
+export function setShaftAside(
+  session: SessionDraft | undefined,
+  body: BodyOf<'shaftSetAside'>,
+): void {
+  if (session === undefined) return;
+  if (body.aside) session.shaftsAside.add(shaftName(body));
+  else session.shaftsAside.delete(shaftName(body));
+  for (const [at, shot] of session.shots.entries()) session.shots[at] = inOrOut(session, shot);
+}
+
+function inOrOut({ shaftsAside }: SessionDraft, shot: Shot): Shot {
+  const { arrow, arrowNumber } = shot;
+  const setAside = arrowNumber !== null && shaftsAside.has(shaftName({ arrow, arrowNumber }));
+  return setAside === shot.setAside ? shot : { ...shot, setAside };
+}
+
+export function placeShot(place: Place, body: BodyOf<'shotPlaced'>, session: SessionDraft): Shot {
+  return inOrOut(session, shotOf(place, body, session.distanceM));
+}
+
+function shotOf(place: Place, body: BodyOf<'shotPlaced'>, sessionDistanceM: number): Shot {
   return {
     shotId: body.shotId,
     entryId: place.id,
@@ -126,6 +171,7 @@ export function placeShot(
     outwardMm: body.outwardMm,
     upMm: body.upMm,
     calledBad: body.calledBad,
+    setAside: false,
     attitude: body.attitude ?? null,
     arrowNumber: body.arrowNumber ?? null,
     distanceM: body.distanceM ?? sessionDistanceM,
@@ -148,12 +194,12 @@ export function noteEnd(session: SessionDraft | undefined, body: BodyOf<'endNote
 }
 
 export function amendShot(
-  place: { shots: Shot[]; position: number } | undefined,
+  place: { session: SessionDraft; position: number } | undefined,
   body: BodyOf<'shotAmended'>,
 ): void {
-  const shot = place?.shots[place.position];
+  const shot = place?.session.shots[place.position];
   if (place === undefined || shot === undefined) return;
-  place.shots[place.position] = {
+  place.session.shots[place.position] = inOrOut(place.session, {
     ...shot,
     arrow: body.arrow ?? shot.arrow,
     outwardMm: body.outwardMm ?? shot.outwardMm,
@@ -161,7 +207,7 @@ export function amendShot(
     calledBad: body.calledBad ?? shot.calledBad,
     attitude: body.attitude ?? shot.attitude,
     arrowNumber: body.arrowNumber ?? shot.arrowNumber,
-  };
+  });
 }
 
 /**

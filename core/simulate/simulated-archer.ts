@@ -18,6 +18,14 @@ export interface ShootingTruth {
   readonly heavyTails?: boolean;
   /** A control that answers backwards while bare shafts land nearer than this. */
   readonly turned?: { readonly control: Control; readonly withinMm: number } | null;
+  /** A numbered bare shaft that lands this far from its fellows. */
+  readonly bent?: {
+    readonly arrowNumber: number;
+    readonly outwardMm: number;
+    readonly upMm: number;
+  };
+  /** Contact half the time: then bare shafts land this far from where they otherwise would. */
+  readonly heaps?: { readonly outwardMm: number; readonly upMm: number };
   /** How far the aim wanders from end to end, in scatters. */
   readonly aimWander: number;
   /** Bare shafts scatter this many times as much. */
@@ -36,6 +44,7 @@ export interface ShootingTruth {
 
 export interface SimulatedShot {
   readonly arrow: ArrowState;
+  readonly arrowNumber: number;
   readonly outwardMm: number;
   readonly upMm: number;
   readonly calledBad: boolean;
@@ -127,8 +136,10 @@ export class SimulatedArcher {
       upMm: aimWander * scatterUpMm * normal(),
     };
     const shots = [
-      ...Array.from({ length: fletched }, () => this.shot('fletched', aim, uniform, normal)),
-      ...Array.from({ length: bare }, () => this.shot('bare', aim, uniform, normal)),
+      ...Array.from({ length: fletched }, (_, at) =>
+        this.shot('fletched', at + 1, aim, uniform, normal),
+      ),
+      ...Array.from({ length: bare }, (_, at) => this.shot('bare', at + 1, aim, uniform, normal)),
     ].map((shot) => ({
       ...shot,
       outwardMm: Math.round(shot.outwardMm * scale),
@@ -136,6 +147,18 @@ export class SimulatedArcher {
     }));
     const shelfMarks = uniform() < (this.isBouncing() ? MARKS_WHEN_BOUNCING : MARKS_OTHERWISE);
     return { shots, shelfMarks };
+  }
+
+  /** Where this bare shaft is bound for, this time. */
+  private bareOffset(arrowNumber: number, uniform: Uniform) {
+    const { bent, heaps } = this.truth;
+    const { outwardMm, upMm } = this.offset();
+    const own = bent?.arrowNumber === arrowNumber ? bent : { outwardMm: 0, upMm: 0 };
+    const touched = heaps !== undefined && uniform() < 0.5 ? heaps : { outwardMm: 0, upMm: 0 };
+    return {
+      outwardMm: outwardMm + own.outwardMm + touched.outwardMm,
+      upMm: upMm + own.upMm + touched.upMm,
+    };
   }
 
   /** In standard deviations. */
@@ -149,6 +172,7 @@ export class SimulatedArcher {
 
   private shot(
     arrow: 'fletched' | 'bare',
+    arrowNumber: number,
     aim: { readonly outwardMm: number; readonly upMm: number },
     uniform: Uniform,
     normal: () => number,
@@ -158,13 +182,15 @@ export class SimulatedArcher {
     const calledBad = plucked && uniform() < truth.calledShare;
     const times = (arrow === 'bare' ? truth.bareFactor : 1) * (plucked ? PLUCKED_TIMES : 1);
     const [sd, sdUp] = [truth.scatterMm * times, (truth.scatterUpMm ?? truth.scatterMm) * times];
-    const offset = arrow === 'bare' ? this.offset() : { outwardMm: 0, upMm: 0 };
+    const offset =
+      arrow === 'bare' ? this.bareOffset(arrowNumber, uniform) : { outwardMm: 0, upMm: 0 };
     const tail = {
       outwardDeg: -offset.outwardMm * truth.attitudePerMm + ATTITUDE_SD_DEG * normal(),
       upDeg: -offset.upMm * truth.attitudePerMm + ATTITUDE_SD_DEG * normal(),
     };
     return {
       arrow,
+      arrowNumber,
       outwardMm: aim.outwardMm + offset.outwardMm + sd * this.shotError(normal),
       upMm: aim.upMm + offset.upMm + sdUp * this.shotError(normal),
       calledBad,

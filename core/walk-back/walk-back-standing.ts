@@ -1,7 +1,7 @@
 import { onceForPair } from '../log/once-for.ts';
 import { upsets } from '../craft/upsets.ts';
 import type { BowState, ChangeMade } from '../log/bow-state.ts';
-import type { ShootingSession, Shot } from '../log/shooting.ts';
+import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { meanOf } from '../numeric/moments.ts';
 import { cautiousScatterMm, scatterPrior } from '../groups/scatter-history.ts';
@@ -59,7 +59,7 @@ function standingOf(state: BowState, session: ShootingSession): WalkBackStanding
   const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
   const across = scatterPrior(earlier, REFERENCE_DISTANCE_M, 'outwardMm');
   const counted = session.shots
-    .filter(({ arrow, calledBad }) => arrow === 'fletched' && !calledBad)
+    .filter((shot) => shot.arrow === 'fletched' && isCounted(shot))
     .map((shot) => shotInBowFrame(session, shot));
   const moved = walkBackUpsets(state).at(-1)?.index ?? -1;
   const aimedAt = session.aimSetAt.at(-1) ?? -1;
@@ -179,7 +179,7 @@ function sightWasSetFor(distanceM: number, earlier: readonly ShootingSession[]):
   const last = earlier.at(-1);
   if (last === undefined) return false;
   const shots = last.shots.filter(
-    (shot) => shot.arrow === 'fletched' && !shot.calledBad && shot.distanceM === distanceM,
+    (shot) => shot.arrow === 'fletched' && isCounted(shot) && shot.distanceM === distanceM,
   );
   return shots.length >= WALK_BACK_SHOTS && isOnMark(shots, 0);
 }
@@ -209,8 +209,8 @@ export function lineAnswers(
     .flatMap((session) =>
       session.shots
         .filter(
-          ({ arrow, calledBad, distanceM }) =>
-            arrow === 'fletched' && !calledBad && distanceM >= session.distanceM,
+          (shot) =>
+            shot.arrow === 'fletched' && isCounted(shot) && shot.distanceM >= session.distanceM,
         )
         .map((shot) => ({
           shot: shotInBowFrame(session, shot),

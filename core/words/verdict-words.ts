@@ -123,6 +123,6 @@ function notEnoughWords({ counted }: BareShaftVerdict): string {
 
 function howWords({ counted }: BareShaftVerdict, { hand }: VerdictContext): string {
   const total = counted.fletched + counted.bare;
-  const all = total + counted.calledBad;
+  const all = total + counted.calledBad + counted.setAside;
   return `${total} of ${all} shots counted. ± holds 9 times in 10. ${handednessNote(hand)}`;
 }

@@ -82,6 +82,15 @@ export function useMoveActions(
         case 'checkBlame':
           append([{ kind: 'blameChecked', sessionId: action.sessionId, items: action.items }]);
           break;
+        case 'shootNearer':
+          append([{ kind: 'sessionClosed', sessionId: action.sessionId }]);
+          void navigate(`/range/${bowId}?session=new`);
+          break;
+        case 'setShaftAside': {
+          const { sessionId, arrow, arrowNumber } = action;
+          append([{ kind: 'shaftSetAside', sessionId, arrow, arrowNumber, aside: true }]);
+          break;
+        }
         case 'fireShots':
           append([{ kind: 'shotsFired', count: action.count, note: 'shooting in' }]);
           break;

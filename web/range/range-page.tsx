@@ -1,5 +1,6 @@
 import { useEffect, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
+import { showExact } from '#core/quantity/show.ts';
 import { speakMoveOrNull, type SpokenMove } from '#core/words/moves/speak-move.ts';
 import { nextMove } from '#core/advice/next-move.ts';
 import type { StepId } from '#core/craft/steps.ts';
@@ -55,8 +56,10 @@ function Range({
   const navigate = useNavigate();
   const openStep = (step: StepId) => void navigate(`/bench/${bowId}?step=${step}`);
   const actions = useMoveActions(state, store, entering.openEntryLine, openStep);
-  const done = (chosen: SpokenMove) => {
-    if (chosen.action.kind === 'shootEnd') {
+  const done = (chosen: SpokenMove, { action } = chosen) => {
+    if (action.kind === 'shootNearer')
+      setup.set({ kind: 'bareShaft', distance: showExact(action.distanceM) });
+    if (action.kind === 'shootEnd') {
       shooting.setWalkFromM(null);
       plot.nextEnd();
     } else actions.done(chosen);

@@ -9,8 +9,11 @@ export const blameChecked = entryKind({
     sessionId: id,
     items: z.array(shortText).max(20),
   }),
-  reduce: ({ sessions }, { sessionId, items }) => {
-    for (const item of items) sessions.get(sessionId)?.blameChecked.add(item);
+  reduce: ({ sessions }, { sessionId, items }, { index }) => {
+    for (const item of items) {
+      sessions.get(sessionId)?.blameChecked.add(item);
+      sessions.get(sessionId)?.lookedAt.set(item, index);
+    }
   },
   words: () => 'Looked over before blaming',
   references: (body) => [{ what: 'session', id: body.sessionId, role: 'uses' }],

@@ -18,6 +18,7 @@ import { shotPlaced } from './shot-placed.ts';
 import { shotAmended } from './shot-amended.ts';
 import { endNoted } from './end-noted.ts';
 import { blameChecked } from './blame-checked.ts';
+import { shaftSetAside } from './shaft-set-aside.ts';
 import { paperTorn } from './paper-torn.ts';
 import { landingSet } from './landing-set.ts';
 import { experimentOpened } from './experiment-opened.ts';
@@ -52,6 +53,7 @@ export const ENTRY_KINDS = {
   shotAmended,
   endNoted,
   blameChecked,
+  shaftSetAside,
   paperTorn,
   landingSet,
   experimentOpened,

@@ -24,9 +24,8 @@ export const shotPlaced = entryKind({
   reduce: (draft, body, place) => {
     const session = draft.sessions.get(body.sessionId);
     if (session === undefined) return;
-    const { shots } = session;
-    draft.shotPlaces.set(body.shotId, { shots, position: shots.length });
-    shots.push(placeShot(place, body, session.distanceM));
+    draft.shotPlaces.set(body.shotId, { session, position: session.shots.length });
+    session.shots.push(placeShot(place, body, session));
     draft.shoot(1);
   },
   words: (body) => `${ARROW_LABEL[body.arrow]}, end ${body.endNumber}`,

@@ -34,7 +34,27 @@ const SHOOT_WORDS = {
     title: 'Shoot the end out',
     why: 'At least two fletched and two bare shots are needed before anything can be said.',
   },
+  nearer: {
+    title: 'Shoot bare and fletched',
+    why: 'From here bare shafts stay on the butt, and the offset can be judged.',
+  },
 } as const;
+
+/** From there bare shafts would miss the butt. */
+export function nearerWords({
+  session,
+  decision: { distanceM },
+}: Because<'bareShaftNearer'>): MoveWords {
+  return {
+    ...shootWords(
+      `Go nearer: ${distanceM} m`,
+      `Bare shafts land so far off that some would miss the butt at ${session.distanceM} m. Nearer, before anything is turned: there the offset is smaller and every shot counts.`,
+    ),
+    expect: `Bare shafts on the butt at ${distanceM} m`,
+    wouldChange: 'A larger butt.',
+    doneLabel: `Begin at ${distanceM} m`,
+  };
+}
 
 /** Nothing counts yet, or too little to say anything. */
 export function bareShaftMoveWords({ why }: Because<'bareShaftShoot'>): MoveWords {

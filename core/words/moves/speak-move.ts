@@ -10,6 +10,7 @@ import {
   blameMoveWords,
   bounceMoveWords,
   mendMoveWords,
+  nearerWords,
   otherMendExpect,
   spentMoveWords,
   waitMoveWords,
@@ -19,6 +20,7 @@ import { fineTuningMoveWords } from './fine-tuning-move-words.ts';
 import { pocketSpentWords, rodOffWords, sideScrewWords } from './limb-line-move-words.ts';
 import { makeSafeWords } from './make-safe-words.ts';
 import type { MoveWords } from './move-words.ts';
+import { setAsideWords, twoHeapsWords } from './shaft-move-words.ts';
 import { oneControlWords } from './one-control-words.ts';
 import {
   asBuiltWords,
@@ -111,6 +113,12 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return bareShaftMoveWords(because);
     case 'bareShaftWait':
       return waitMoveWords(state, because);
+    case 'bareShaftNearer':
+      return nearerWords(because);
+    case 'bareShaftSetAside':
+      return setAsideWords(state, because);
+    case 'bareShaftTwoHeaps':
+      return twoHeapsWords(state, because);
     case 'bareShaftBlame':
       return blameMoveWords(because);
     case 'bareShaftBounce':

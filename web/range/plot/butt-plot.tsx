@@ -2,7 +2,7 @@ import { memo, useMemo, useRef, useSyncExternalStore } from 'react';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
-import type { Shot } from '#core/log/shooting.ts';
+import { isCounted, type Shot } from '#core/log/shooting.ts';
 import type { BareShaftVerdict, Landing } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { sideOf } from '#core/craft/handedness.ts';
 import { ArrowMark } from '../../drawing/shot-marks.tsx';
@@ -226,6 +226,7 @@ function LiveFigures({
     upMm,
     arrow,
     calledBad: false,
+    setAside: false,
   }));
   return (
     <>
@@ -257,7 +258,7 @@ const ShotMark = memo(function ShotMark({
       arrow={shot.arrow}
       x={x}
       y={y}
-      bad={shot.calledBad}
+      bad={!isCounted(shot)}
       old={old}
       tailX={rightFromOutward(shot.attitude?.outwardDeg ?? 0, hand) * PX_PER_DEGREE}
       tailY={-(shot.attitude?.upDeg ?? 0) * PX_PER_DEGREE}
@@ -338,5 +339,5 @@ function plotWords(plot: Plot, hand: Hand, unit: 'cm' | 'in'): string {
   if (selected === null) return `Butt. ${mode} Enter places a shot, arrow keys move it.`;
   const across = `${showButtDistance(selected.outwardMm, unit)} ${sideOf(selected.outwardMm, hand)}`;
   const height = `${showButtDistance(selected.upMm, unit)} ${selected.upMm >= 0 ? 'high' : 'low'}`;
-  return `Butt. ${mode} Shot in hand: ${selected.arrow}${selected.arrowNumber === null ? '' : ` ${selected.arrowNumber}`}, ${across}, ${height}${selected.calledBad ? ', called bad' : ''}.`;
+  return `Butt. ${mode} Shot in hand: ${selected.arrow}${selected.arrowNumber === null ? '' : ` ${selected.arrowNumber}`}, ${across}, ${height}${selected.calledBad ? ', called bad' : selected.setAside ? ', of a shaft set aside' : ''}.`;
 }

@@ -1,5 +1,5 @@
 import type { Hand } from '#core/craft/bow-terms.ts';
-import type { Shot } from '#core/log/shooting.ts';
+import { isCounted, type Shot } from '#core/log/shooting.ts';
 import type { BareShaftVerdict, Landing } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { groupEllipse } from '#core/groups/ellipse.ts';
 import { offsetWords } from '#core/words/verdict-words.ts';
@@ -8,7 +8,7 @@ import { rightFromOutward } from '#core/craft/handedness.ts';
 import type { ButtView } from './butt-view.ts';
 
 /** As much of a shot as a group needs. */
-export type PlacedShot = Pick<Shot, 'outwardMm' | 'upMm' | 'arrow' | 'calledBad'>;
+export type PlacedShot = Pick<Shot, 'outwardMm' | 'upMm' | 'arrow' | 'calledBad' | 'setAside'>;
 
 interface Centre {
   readonly outwardMm: number;
@@ -35,7 +35,7 @@ export function GroupFigures({
   /** Dimension lines with figures; left out where the verdict above says them. */
   readonly dimensions: boolean;
 }) {
-  const counted = shots.filter((shot) => !shot.calledBad);
+  const counted = shots.filter(isCounted);
   const fletched = counted.filter((shot) => shot.arrow === 'fletched');
   const bare = counted.filter((shot) => shot.arrow === 'bare');
   const centre = centreOf(fletched);

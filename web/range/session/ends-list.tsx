@@ -1,4 +1,4 @@
-import type { Shot } from '#core/log/shooting.ts';
+import { isCounted, type Shot } from '#core/log/shooting.ts';
 import { ArrowMark } from '../../drawing/shot-marks.tsx';
 import type { Plot } from '../plot/use-plot.ts';
 
@@ -34,7 +34,7 @@ export function EndsList({
                   className="grid h-7 place-items-center aria-pressed:bg-metal @max-tablet:h-11 @max-tablet:min-w-9"
                   style={{ width: PITCH }}
                   aria-pressed={plot.selected?.shotId === shot.shotId}
-                  aria-label={`${shot.arrow} shot, end ${endNumber}${shot.calledBad ? ', called bad' : ''}`}
+                  aria-label={`${shot.arrow} shot, end ${endNumber}${shot.calledBad ? ', called bad' : shot.setAside ? ', set aside' : ''}`}
                   onClick={() => plot.select(shot.shotId)}
                 >
                   <Mark shot={shot} old={!speakingIds.has(shot.shotId)} />
@@ -53,7 +53,7 @@ export function EndsList({
 function Mark({ shot, old }: { readonly shot: Shot; readonly old: boolean }) {
   return (
     <svg width={22} height={22} viewBox="-11 -11 22 22" aria-hidden>
-      <ArrowMark arrow={shot.arrow} x={0} y={0} size={5.3} bad={shot.calledBad} old={old} />
+      <ArrowMark arrow={shot.arrow} x={0} y={0} size={5.3} bad={!isCounted(shot)} old={old} />
     </svg>
   );
 }
@@ -61,7 +61,12 @@ function Mark({ shot, old }: { readonly shot: Shot; readonly old: boolean }) {
 function endWords(shots: readonly Shot[], speakingIds: ReadonlySet<string>): string {
   if (shots.length === 0) return '';
   const bad = shots.filter((shot) => shot.calledBad).length;
+  const aside = shots.filter((shot) => shot.setAside).length;
   const before = shots.every((shot) => !speakingIds.has(shot.shotId));
-  const parts = [before ? 'before the last change' : null, bad > 0 ? `${bad} called bad` : null];
+  const parts = [
+    before ? 'before the last change' : null,
+    bad > 0 ? `${bad} called bad` : null,
+    aside > 0 ? `${aside} of a shaft set aside` : null,
+  ];
   return parts.filter((part) => part !== null).join(', ');
 }

@@ -1,5 +1,5 @@
 import type { BowState } from '#core/log/bow-state.ts';
-import type { ShootingSession } from '#core/log/shooting.ts';
+import { isCounted, type ShootingSession } from '#core/log/shooting.ts';
 import {
   type BareShaftVerdict,
   shotsFromLanding,
@@ -22,7 +22,7 @@ export function useNeeded(
     const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
     const shots = shotsFromLanding(
       session,
-      shotsSpeakingFor(facet, session, state.upsets).filter((shot) => !shot.calledBad),
+      shotsSpeakingFor(facet, session, state.upsets).filter(isCounted),
       sessionLanding(state, session),
     );
     const values = (arrow: 'fletched' | 'bare') =>

@@ -4,6 +4,8 @@ import type { Control } from '#core/craft/controls.ts';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { ButtKind, Light, Wind } from '#core/craft/range-terms.ts';
 import type { SessionKind } from '#core/craft/session-kinds.ts';
+import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { nearerDistanceM } from '#core/bare-shaft/nearer.ts';
 import type { ToleranceByRule } from '#core/groups/default-tolerance.ts';
 import { checkProposal } from '#core/limits/check-proposal.ts';
 import { farthestDistance } from '#core/limits/first-distances.ts';
@@ -160,7 +162,8 @@ function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
 function startingDistance(state: BowState): string {
   const last = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
   const { farthestM } = farthestDistance(state, 'bareShaft', USUAL_BUTT_MM);
-  const wanted = last?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM;
+  const nearer = last === undefined ? null : nearerDistanceM(last, sessionVerdict(state, last));
+  const wanted = nearer ?? last?.distanceM ?? SCHOOL_HABITS[state.bow.school].bareShaftDistanceM;
   return showExact(Math.min(wanted, farthestM));
 }
 

@@ -4,7 +4,9 @@ import { sideOf } from '#core/craft/handedness.ts';
 import { showButtDistance, showButtInterval, showChance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
-import { byArrow } from '#core/groups/by-arrow.ts';
+import { type ArrowRecord, byArrow } from '#core/groups/by-arrow.ts';
+import { shaftByShaft } from '#core/bare-shaft/shaft-by-shaft.ts';
+import type { EntryBody } from '#core/log/entry.ts';
 import { pointOffsets } from '#core/groups/point-offsets.ts';
 import { forgivenessBySetting } from '#core/groups/settings-shot.ts';
 
@@ -15,15 +17,17 @@ export function GroupsPanel({
   state,
   session,
   unit,
+  store,
 }: {
   readonly state: BowState;
   readonly session: ShootingSession;
   readonly unit: 'cm' | 'in';
+  readonly store: (bodies: readonly EntryBody[]) => unknown;
 }) {
   return (
     <div className="grid gap-6">
       <Forgiving state={state} unit={unit} />
-      <Arrows state={state} session={session} unit={unit} />
+      <Arrows state={state} session={session} unit={unit} store={store} />
       <Points state={state} session={session} unit={unit} />
     </div>
   );
@@ -76,12 +80,18 @@ function Arrows({
   state,
   session,
   unit,
+  store,
 }: {
   readonly state: BowState;
   readonly session: ShootingSession;
   readonly unit: 'cm' | 'in';
+  readonly store: (bodies: readonly EntryBody[]) => unknown;
 }) {
   const arrows = byArrow(session.shots);
+  const apart = shaftByShaft(state, session);
+  const { sessionId } = session;
+  const setAside = ({ arrow, arrowNumber }: ArrowRecord, aside: boolean) =>
+    store([{ kind: 'shaftSetAside', sessionId, arrow, arrowNumber, aside }]);
   return (
     <section aria-label="Arrow by arrow">
       <h3 className="font-[640]">Arrow by arrow</h3>
@@ -98,9 +108,19 @@ function Arrows({
               , {one.shots} {one.shots === 1 ? 'shot' : 'shots'}:{' '}
               {showButtDistance(one.outwardMm, unit)} {sideOf(one.outwardMm, state.bow.hand)},{' '}
               {showButtDistance(one.upMm, unit)} {one.upMm >= 0 ? 'high' : 'low'} of the others
-              {one.suspect && (
-                <b className="font-[640]">. Lands elsewhere: set it aside, weigh it</b>
-              )}
+              {apart?.kind === 'oneApart' &&
+                apart.arrow === one.arrow &&
+                apart.arrowNumber === one.arrowNumber && (
+                  <b className="font-[640]">. Lands elsewhere: set it aside, look it over</b>
+                )}
+              {one.setAside && '. Set aside: counts for nothing'}{' '}
+              <button
+                type="button"
+                className="min-h-11 px-2 underline"
+                onClick={() => setAside(one, !one.setAside)}
+              >
+                {one.setAside ? 'Count it again' : 'Set aside'}
+              </button>
             </li>
           ))}
         </ul>

@@ -184,6 +184,8 @@ function SheetBody({
         <RemediesPanel state={state} session={session} verdict={verdict} onMake={makeChanges} />
       );
     case 'groups':
-      return session === null ? null : <GroupsPanel state={state} session={session} unit={unit} />;
+      return session === null ? null : (
+        <GroupsPanel state={state} session={session} unit={unit} store={store} />
+      );
   }
 }

@@ -1,0 +1,362 @@
+import {
+  normaliseLogOdds,
+  SCATTER_FACTOR_ODDS,
+  SCATTER_FACTORS,
+  type ScatterPrior,
+} from './offset-posterior.ts';
+
+/** A shot of one kind, measured from the middle of the others it is judged against. */
+export interface ShotSeen {
+  readonly outwardMm: number;
+  readonly upMm: number;
+  /** The number on the shaft, where it has one. */
+  readonly arrowNumber: number | null;
+  /** Shots with the same end share an aim; with the same block, the setting of the bow. */
+  readonly end: number;
+  readonly block: number;
+}
+
+/** Shots of one kind with what the archer's fletched shots say of scatter and of an end's aim. */
+export interface ShotsSeen {
+  readonly shots: readonly ShotSeen[];
+  readonly scatter: { readonly outwardMm: ScatterPrior; readonly upMm: ScatterPrior };
+  /** Variance of what the shots of an end have in common, in squared fletched scatters. */
+  readonly aimVariance: (end: number) => number;
+  /** Whether they may lie in two heaps; fletched ones do not. */
+  readonly mayHeap: boolean;
+}
+
+/** Whether the shots are all alike. Distances from the others in mm, outward and up. */
+export type ShaftsApart =
+  | { readonly kind: 'alike' }
+  | {
+      readonly kind: 'oneApart';
+      readonly arrowNumber: number;
+      readonly shots: number;
+      readonly outwardMm: number;
+      readonly upMm: number;
+    }
+  | {
+      readonly kind: 'twoHeaps';
+      /** In the heap that lies farther off. */
+      readonly shots: number;
+      readonly of: number;
+      readonly outwardMm: number;
+      readonly upMm: number;
+    };
+
+/** A shaft or a heap lies off by about this many fletched scatters on either axis, one sd. */
+const APART_SCATTERS = 6;
+/** What is held of such a distance beforehand, in information. */
+const NARROW = 1 / APART_SCATTERS ** 2;
+/** What is held beforehand of any one shaft being bent, of one shot being a slip, of two heaps. */
+const ODDS = { shaft: 0.07, shot: 0.05, heaps: 0.7 } as const;
+/** Said from this chance on. */
+const SAID_AT = 0.5;
+const FEWEST_OF_SHAFT = 3;
+const FEWEST_IN_HEAP = 3;
+/** Half a dozen shots fall into two parts by themselves. */
+const FEWEST_FOR_HEAPS = 9;
+/** The smaller heap holds at least this share: contact “half the time”, not a slip now and then. */
+const LEAST_SHARE = 0.2;
+/** Older shots than this many add nothing but time. */
+const MOST_SHOTS = 36;
+/** Lines the shots are parted across, over half a turn. */
+const DIRECTIONS = 12;
+const REGROUPINGS = 4;
+
+/**
+ * Tells shots of one kind from one bad shaft and from two heaps, by comparing how well each explains
+ * all bare shots of a session. Every end has an aim of its own and every setting a middle of its own,
+ * so that neither a wandering aim nor a turn in between is taken for a bent shaft; and any two shots may
+ * be slips, so that flyers are not either.
+ *
+ * For y of one axis, with columns X for the settings, x for who is apart and d ~ N(0, (τσ)²):
+ * y ~ N(Xm + xd, σ²V), V = k²I + c·11′ within each end; m flat, σ² scaled inverse χ² of the fletched
+ * shots, k over its grid and shared by both axes. Marginal likelihoods in closed form
+ * (Bayesian linear regression with a conjugate prior).
+ */
+export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: ShotsSeen): ShaftsApart {
+  const shots = all.slice(-MOST_SHOTS);
+  if (shots.length < 2 * FEWEST_OF_SHAFT) return { kind: 'alike' };
+  const axes = [
+    axisFits(shots, (shot) => shot.outwardMm, scatter.outwardMm, aimVariance),
+    axisFits(shots, (shot) => shot.upMm, scatter.upMm, aimVariance),
+  ] as const;
+  // Any two shots may be slips beside, so that flyers neither make a bent shaft nor hide one.
+  const evidence = (column: readonly number[]) => {
+    const logsOf = (columns: readonly (readonly number[])[]) => {
+      const byFactor = SCATTER_FACTORS.map((_, factor) => {
+        const [across, along] = axes.map((fits) => fits[factor]!.logEvidence(columns));
+        return across!.map((log, at) => log + along![at]! + Math.log(SCATTER_FACTOR_ODDS[factor]!));
+      });
+      return [...shots.keys(), shots.length].map((at) => logSum(byFactor.map((logs) => logs[at]!)));
+    };
+    const [whole, ...one] = logsOf([column]);
+    const slip = one.indexOf(Math.max(...one));
+    const [, ...two] = logsOf([column, shots.map((_, at) => (at === slip ? 1 : 0))]);
+    const slipped = Math.log(ODDS.shot);
+    return logSum([
+      whole!,
+      ...one.map((log) => log + slipped),
+      ...two.flatMap((log, at) => (at === slip ? [] : [log + 2 * slipped])),
+    ]);
+  };
+  const distance = (column: readonly number[]) => {
+    const [outwardMm, upMm] = axes.map((fits) => fits[1]!.distanceMm(column));
+    return { outwardMm: outwardMm!, upMm: upMm! };
+  };
+
+  const numbers = [...new Set(shots.flatMap(({ arrowNumber }) => arrowNumber ?? []))];
+  const columns = numbers
+    .map((number) => ({
+      number,
+      column: shots.map(({ arrowNumber }) => (arrowNumber === number ? 1 : 0)),
+    }))
+    .filter(({ column }) => {
+      const of = column.filter((one) => one === 1).length;
+      return of >= FEWEST_OF_SHAFT && shots.length - of >= FEWEST_OF_SHAFT;
+    });
+  if (columns.length === 0 && !mayHeap) return { kind: 'alike' };
+  const heaps = (mayHeap ? partings(shots) : []).map((column) => ({
+    column,
+    log: evidence(column) - logWays(column),
+  }));
+  const logs = [
+    evidence(shots.map(() => 0)),
+    Math.log(ODDS.heaps) + logSum(heaps.map(({ log }) => log)),
+    ...columns.map(({ column }) => Math.log(ODDS.shaft) + evidence(column)),
+  ];
+  const [, ofHeaps, ...ofShafts] = normaliseLogOdds(logs);
+  const bent = ofShafts.findIndex((chance) => chance >= SAID_AT);
+  if (bent >= 0) {
+    const { number, column } = columns[bent]!;
+    return {
+      kind: 'oneApart',
+      arrowNumber: number,
+      shots: column.filter((one) => one === 1).length,
+      ...distance(column),
+    };
+  }
+  if (ofHeaps! < SAID_AT) return { kind: 'alike' };
+  const best = heaps.reduce((most, one) => (one.log > most.log ? one : most));
+  const column = fartherHeap(shots, best.column);
+  const of = column.filter((one) => one === 1).length;
+  return { kind: 'twoHeaps', shots: of, of: shots.length, ...distance(column) };
+}
+
+/** The heap that lies farther from the middle of the fletched is the one that touches. */
+function fartherHeap(shots: readonly ShotSeen[], column: readonly number[]): readonly number[] {
+  const off = (which: number) => {
+    const own = shots.filter((_, at) => column[at] === which);
+    const sum = (axis: 'outwardMm' | 'upMm') => own.reduce((all, shot) => all + shot[axis], 0);
+    return Math.hypot(sum('outwardMm'), sum('upMm')) / own.length;
+  };
+  return off(1) >= off(0) ? column : column.map((one) => 1 - one);
+}
+
+/** One axis under one factor of scatter. */
+interface AxisFit {
+  /**
+   * Logs of the marginal likelihood with these columns apart, up to what all have in common: first with
+   * no slip besides, then with each shot in turn a slip.
+   */
+  readonly logEvidence: (columns: readonly (readonly number[])[]) => readonly number[];
+  /** How far they are then thought to be from the others, mm. */
+  readonly distanceMm: (column: readonly number[]) => number;
+}
+
+function axisFits(
+  shots: readonly ShotSeen[],
+  axis: (shot: ShotSeen) => number,
+  scatter: ScatterPrior,
+  aimVariance: (end: number) => number,
+): readonly AxisFit[] {
+  const y = shots.map(axis);
+  const none = shots.map(() => 0);
+  const blocks = new Set(shots.map(({ block }) => block)).size;
+  const degrees = scatter.degrees + shots.length - blocks;
+  const held = scatter.degrees * scatter.sdMm ** 2;
+  return SCATTER_FACTORS.map((k) => {
+    const { projected, logDeterminants } = geometry(shots, k, aimVariance);
+    const toY = projected(y);
+    const yy = dot(toY, y);
+    const own = shots.map((_, at) => projected(none.with(at, 1))[at]!);
+    const log = (left: number, widening: number) =>
+      logDeterminants - Math.log(widening) / 2 - (degrees / 2) * Math.log(Math.max(1, held + left));
+    return {
+      logEvidence: (columns) => {
+        let [left, widening, residual, diagonal] = [yy, 1, toY, own];
+        const swept: { readonly along: readonly number[]; readonly within: number }[] = [];
+        for (const column of columns) {
+          let along = projected(column);
+          for (const before of swept) {
+            const part = dot(before.along, column) / before.within;
+            along = along.map((value, at) => value - part * before.along[at]!);
+          }
+          const squares = dot(along, column);
+          const within = squares + NARROW;
+          const to = dot(along, y);
+          left -= to ** 2 / within;
+          widening *= squares / NARROW + 1;
+          residual = residual.map((value, at) => value - (to / within) * along[at]!);
+          diagonal = diagonal.map((value, at) => value - along[at]! ** 2 / within);
+          swept.push({ along, within });
+        }
+        return [
+          log(left, widening),
+          ...diagonal.map((squares, at) =>
+            log(left - residual[at]! ** 2 / (squares + NARROW), widening * (squares / NARROW + 1)),
+          ),
+        ];
+      },
+      distanceMm: (column) => {
+        const toColumn = projected(column);
+        return dot(toColumn, y) / (dot(toColumn, column) + NARROW);
+      },
+    };
+  });
+}
+
+/**
+ * V⁻¹ with the middle of every setting taken out, times a vector; and −½ log |V||X′V⁻¹X|. Within an
+ * end V is k²I + c·11′, so that its inverse is (I − 11′c/(k² + cn))/k² (Sherman and Morrison).
+ */
+function geometry(
+  shots: readonly ShotSeen[],
+  k: number,
+  aimVariance: (end: number) => number,
+): {
+  readonly projected: (a: readonly number[]) => readonly number[];
+  readonly logDeterminants: number;
+} {
+  const ends = new Map<string, { members: number[]; block: number; aim: number }>();
+  for (const [index, { end, block }] of shots.entries()) {
+    const key = `${block} ${end}`;
+    const known = ends.get(key);
+    if (known === undefined) ends.set(key, { members: [index], block, aim: aimVariance(end) });
+    else known.members.push(index);
+  }
+  let logDeterminants = 0;
+  for (const { members, aim } of ends.values()) {
+    const n = members.length;
+    logDeterminants -= (2 * (n - 1) * Math.log(k) + Math.log(k ** 2 + aim * n)) / 2;
+  }
+  const whitened = (a: readonly number[]) => {
+    const out = a.map((value) => value / k ** 2);
+    for (const { members, aim } of ends.values()) {
+      const sum = members.reduce((total, index) => total + a[index]!, 0);
+      const share = ((aim / (k ** 2 + aim * members.length)) * sum) / k ** 2;
+      for (const index of members) out[index] = out[index]! - share;
+    }
+    return out;
+  };
+  const blocks = [...new Set(shots.map(({ block }) => block))].map((block) => {
+    const ones = shots.map((shot) => (shot.block === block ? 1 : 0));
+    const column = whitened(ones);
+    return { column, weight: dot(column, ones) };
+  });
+  for (const { weight } of blocks) logDeterminants -= Math.log(weight) / 2;
+  return {
+    logDeterminants,
+    projected: (a) => {
+      const out = whitened(a);
+      for (const { column, weight } of blocks) {
+        const part = dot(column, a) / weight;
+        for (const index of out.keys()) out[index] = out[index]! - part * column[index]!;
+      }
+      return out;
+    },
+  };
+}
+
+function dot(a: readonly number[], b: readonly number[]): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i += 1) sum += a[i]! * b[i]!;
+  return sum;
+}
+
+/** Likely ways to part the shots in two: across lines in every direction, then each to its nearest. */
+function partings(shots: readonly ShotSeen[]): readonly (readonly number[])[] {
+  const n = shots.length;
+  const fewest = Math.max(FEWEST_IN_HEAP, Math.ceil(LEAST_SHARE * n));
+  if (n < FEWEST_FOR_HEAPS) return [];
+  const middles = new Map<number, { outwardMm: number; upMm: number }>();
+  for (const { block } of shots) {
+    if (middles.has(block)) continue;
+    const own = shots.filter((one) => one.block === block);
+    middles.set(block, {
+      outwardMm: own.reduce((sum, one) => sum + one.outwardMm, 0) / own.length,
+      upMm: own.reduce((sum, one) => sum + one.upMm, 0) / own.length,
+    });
+  }
+  const at = shots.map(({ outwardMm, upMm, block }) => ({
+    x: outwardMm - middles.get(block)!.outwardMm,
+    y: upMm - middles.get(block)!.upMm,
+  }));
+  const found = new Map<string, readonly number[]>();
+  const keep = (column: readonly number[]) => {
+    const of = column.filter((one) => one === 1).length;
+    const smaller = of * 2 > n ? column.map((one) => 1 - one) : column;
+    if (Math.min(of, n - of) >= fewest) found.set(smaller.join(''), smaller);
+  };
+  for (let direction = 0; direction < DIRECTIONS; direction += 1) {
+    const angle = (Math.PI * direction) / DIRECTIONS;
+    const along = at.map(({ x, y }) => x * Math.cos(angle) + y * Math.sin(angle));
+    let column: readonly number[] = partedAlong(along, fewest);
+    keep(column);
+    for (let pass = 0; pass < REGROUPINGS; pass += 1) {
+      column = regrouped(at, column);
+      keep(column);
+    }
+  }
+  return [...found.values()];
+}
+
+/** The cut across a line that leaves the least squares about the two middles (Otsu's rule). */
+function partedAlong(along: readonly number[], fewest: number): readonly number[] {
+  const order = along.map((_, index) => index).toSorted((a, b) => along[a]! - along[b]!);
+  const total = along.reduce((sum, value) => sum + value, 0);
+  let [low, best, bestCut] = [0, Number.NEGATIVE_INFINITY, fewest];
+  for (let cut = 1; cut <= along.length - fewest; cut += 1) {
+    low += along[order[cut - 1]!]!;
+    const between = low ** 2 / cut + (total - low) ** 2 / (along.length - cut);
+    if (cut >= fewest && between > best) [best, bestCut] = [between, cut];
+  }
+  const upper = new Set(order.slice(bestCut));
+  return along.map((_, index) => (upper.has(index) ? 1 : 0));
+}
+
+/** Every shot to the nearer of the two middles. */
+function regrouped(
+  at: readonly { readonly x: number; readonly y: number }[],
+  column: readonly number[],
+): readonly number[] {
+  const middle = (which: number) => {
+    const own = at.filter((_, index) => column[index] === which);
+    const count = Math.max(1, own.length);
+    return {
+      x: own.reduce((sum, { x }) => sum + x, 0) / count,
+      y: own.reduce((sum, { y }) => sum + y, 0) / count,
+    };
+  };
+  const [zero, one] = [middle(0), middle(1)];
+  return at.map(({ x, y }) =>
+    Math.hypot(x - one.x, y - one.y) < Math.hypot(x - zero.x, y - zero.y) ? 1 : 0,
+  );
+}
+
+/** Log of how many ways there are to part so many shots, every share as likely: (n + 1)·C(n, m). */
+function logWays(column: readonly number[]): number {
+  const n = column.length;
+  const m = column.filter((one) => one === 1).length;
+  let log = Math.log(n + 1);
+  for (let i = 0; i < m; i += 1) log += Math.log((n - i) / (i + 1));
+  return log;
+}
+
+function logSum(logs: readonly number[]): number {
+  if (logs.length === 0) return Number.NEGATIVE_INFINITY;
+  const most = Math.max(...logs);
+  return most + Math.log(logs.reduce((sum, log) => sum + Math.exp(log - most), 0));
+}
