@@ -52,7 +52,7 @@ describe('what is decided and said of 300 simulated bows', () => {
   it('covers every bow, and more than a few moves', () => {
     expect(names).toHaveLength(300);
     const moves = names.map((name) => (said[name] as Said).move?.key);
-    expect(new Set(moves).size).toBeGreaterThan(30);
+    expect(new Set(moves).size).toBeGreaterThan(25);
   });
   it('is what it was', { timeout: 120_000 }, () => {
     for (const name of names) expect(decided(logs[name]!), name).toEqual(said[name]);

@@ -25,7 +25,8 @@ export function bareShaftMove(
   if (session === null || verdict === null || verdict.counted.fletched + verdict.counted.bare === 0)
     return shootMove('first', { topic: 'bareShaftShoot', why: 'first' });
   if (verdict.done) return null;
-  if (verdict.up.offsetMm === null && verdict.outward.offsetMm === null)
+  const isSeen = verdict.seen.up !== null || verdict.seen.outward !== null;
+  if (verdict.up.offsetMm === null && verdict.outward.offsetMm === null && !isSeen)
     return shootMove('endOut', { topic: 'bareShaftShoot', why: 'endOut' });
   const decision = bareShaftDecision(state, session, verdict, (remedy) =>
     isSetAside(state, remedyKey(remedy)),

@@ -32,6 +32,7 @@ export function measureMove(status: StepStatus): Move | null {
     ...plainMove(status.step.id, { topic: 'measure', status, reading }),
     key: `measure:${status.step.id}`,
     caution: reading === 'drawWeight' ? 'scale' : null,
+    without: reading === 'drawWeight' ? 'scale' : null,
     place: ENTRY_PLACE[reading] ?? 'bow',
     action: { kind: 'enterReading', entryText: `${READINGS[reading].code} ` },
   };

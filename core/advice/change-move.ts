@@ -31,7 +31,8 @@ export function oneControlMove(
   if (now === null || target === null || gain === null || gain.mean === 0) return null;
   if (beyondBand(now.value, countedBand(state, reading, target)) === 0) return null;
   const { step, largest, needsUnstrung } = CONTROL_FACTS[control];
-  const wanted = nearestInside(now.value, target, READINGS[reading].tolerance) - now.value;
+  const goTo = target.place ?? nearestInside(now.value, target, READINGS[reading].tolerance);
+  const wanted = goTo - now.value;
   const amount = clamp(roundToStep(wanted / gain.mean, step), -largest, largest);
   if (amount === 0) return null;
   const effect = effectOn(state, reading, new Map([[control, amount]]));

@@ -1,3 +1,4 @@
+import { hasSideScrews } from '../craft/bow-terms.ts';
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
@@ -32,9 +33,11 @@ const MOST_TURNS = 1;
  * made, and is remembered from then on.
  */
 export function limbLineMove(state: BowState, status: StepStatus): Move | null {
+  if (!hasSideScrews(state.bow)) return offGaugeMove(state, status, 'limbLineAsBuilt');
   const turns = LIMBS.map((one) => turnFor(state, one)).filter((one) => one !== null);
   const first = turns[0];
-  if (first === undefined) return spentPocketMove(state, status) ?? rodOnlyMove(state, status);
+  if (first === undefined)
+    return offGaugeMove(state, status, 'pocketSpent') ?? rodOnlyMove(state, status);
   return {
     ...plainMove(status.step.id, { topic: 'sideScrews', status, turns }),
     key: `screws:${turns.map(({ control }) => control).join()}`,
@@ -112,8 +115,15 @@ function withinScrewTravel(state: BowState, control: Control, meant: number): nu
   return 0;
 }
 
-/** A gauge is still off and its pocket's screws have gone as far as they may: it does not answer. */
-function spentPocketMove(state: BowState, status: StepStatus): Move | null {
+/**
+ * A gauge is still off, and its pocket's screws have gone as far as they may; or there are none. A bow
+ * technician looks at it.
+ */
+function offGaugeMove(
+  state: BowState,
+  status: StepStatus,
+  topic: 'pocketSpent' | 'limbLineAsBuilt',
+): Move | null {
   const off = LIMBS.find(({ reading }) => {
     const present = presentReading(state, reading);
     const target = targetFor(state, reading);
@@ -124,12 +134,12 @@ function spentPocketMove(state: BowState, status: StepStatus): Move | null {
   if (off === undefined || present === null) return null;
   return {
     ...plainMove(status.step.id, {
-      topic: 'pocketSpent',
+      topic,
       status,
       limb: off.limb,
       offMm: present.value,
     }),
-    key: `pocketSpent:${off.control}`,
+    key: `${topic}:${off.reading}`,
     caution: 'inspect',
     place: off.limb === 'Top' ? 'topLimb' : 'bottomLimb',
   };

@@ -128,6 +128,13 @@ export type FineTuningBecause = {
   | { readonly wants: 'turnToKeep' | 'keep'; readonly setting: number }
 );
 
+/** A gauge past whose middle the string goes, mm outward. */
+interface OffGauge {
+  readonly status: StepStatus;
+  readonly limb: ScrewTurn['limb'];
+  readonly offMm: number;
+}
+
 type SetupBecause =
   | { readonly topic: 'measure'; readonly status: StepStatus; readonly reading: ReadingKind }
   /** One reading outside the limits that all together speak against. */
@@ -163,7 +170,7 @@ type SetupBecause =
       readonly twists: { readonly fewest: number; readonly most: number };
     }
   | {
-      readonly topic: 'outOfReach' | 'countTwists' | 'countBolts' | 'asBuilt';
+      readonly topic: 'outOfReach' | 'countTwists' | 'countBolts' | 'askCrawl' | 'asBuilt';
       readonly status: StepStatus;
     }
   | {
@@ -177,12 +184,9 @@ type SetupBecause =
       readonly status: StepStatus;
       readonly turns: readonly ScrewTurn[];
     }
-  | {
-      readonly topic: 'pocketSpent';
-      readonly status: StepStatus;
-      readonly limb: ScrewTurn['limb'];
-      readonly offMm: number;
-    }
+  | ({ readonly topic: 'pocketSpent' } & OffGauge)
+  /** There are no side screws: the line is as built. */
+  | ({ readonly topic: 'limbLineAsBuilt' } & OffGauge)
   | { readonly topic: 'rodOff'; readonly status: StepStatus; readonly offMm: number };
 
 /** What makes a bow safe again: the way back, another part, or a look. */

@@ -77,6 +77,8 @@ export interface Move {
   readonly caution: CautionId | null;
   readonly place: MovePlace;
   readonly action: MoveAction;
+  /** A tool that may be lacking: the step can be passed over for want of it. */
+  readonly without: 'scale' | null;
   /** The best move of another kind, for who would rather not do this one. */
   readonly runnerUp: OtherMove | null;
   /** What will probably come next, for who wants to look ahead or go ahead. */

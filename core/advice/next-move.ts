@@ -57,6 +57,8 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
   if (string !== null) return string;
 
   for (const status of steps) {
+    const crawl = allowed(crawlMove(state, steps, status));
+    if (crawl !== null) return crawl;
     if (status.state === 'skipped') continue;
     if (status.step.id === LAST_OF_SETUP) {
       const together = allowed(setupBlockMove(state, steps, nowMs));
@@ -181,6 +183,27 @@ function countMove(state: BowState, status: StepStatus): Move | null {
     key: 'count:twists',
     place: 'string',
     action: { kind: 'enterReading', entryText: 'tc ' },
+  };
+}
+
+/** Who walks the string begins at another tiller and nocking height: by how far, is asked before them. */
+function crawlMove(
+  { bow }: BowState,
+  steps: readonly StepStatus[],
+  status: StepStatus,
+): Move | null {
+  if (bow.hook !== 'stringWalk' || bow.crawlMm !== undefined) return null;
+  const wanted = steps.some(
+    ({ step, state: how }) =>
+      (step.id === 'roughTiller' || step.id === 'nockingPoint') && how !== 'holds',
+  );
+  if (status.step.id !== SETUP_STEPS[0] || !wanted) return null;
+  return {
+    ...stepMove(status, { topic: 'askCrawl', status }),
+    key: 'ask:crawl',
+    caution: null,
+    place: 'nockingPoint',
+    action: { kind: 'enterReading', entryText: 'cr ' },
   };
 }
 

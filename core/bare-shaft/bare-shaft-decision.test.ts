@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { BLAME_LIST } from '../craft/blame-list.ts';
+import { blameList } from '../craft/blame-list.ts';
 import { bowFor, type BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { bareShaftDecision } from './bare-shaft-decision.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
@@ -63,14 +63,15 @@ describe('turn something, or shoot again?', () => {
     }
     const first = decide(log);
     expect(first).toMatchObject({ kind: 'checkBlame', why: 'scattered' });
-    if (first.kind === 'checkBlame') expect(first.items).toEqual(BLAME_LIST.map(({ id }) => id));
+    if (first.kind === 'checkBlame')
+      expect(first.items).toEqual(blameList('sighted').map(({ id }) => id));
     log.add({ kind: 'blameChecked', sessionId: session, items: ['arrow', 'nockFit'] });
     const second = decide(log);
     if (second.kind === 'checkBlame') expect(second.items).not.toContain('nockFit');
     log.add({
       kind: 'blameChecked',
       sessionId: session,
-      items: BLAME_LIST.map(({ id }) => id),
+      items: blameList('sighted').map(({ id }) => id),
     });
     expect(decide(log).kind).not.toBe('checkBlame');
   });

@@ -1,12 +1,13 @@
 import { upsets } from '../craft/upsets.ts';
-import { BLAME_LIST } from '../craft/blame-list.ts';
+import { blameList } from '../craft/blame-list.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { BareShaftVerdict } from './bare-shaft-verdict.ts';
 import { BOUNCE_SAID_AT } from './bounce.ts';
 import { endsSpeaking } from './bare-shaft-evidence.ts';
-import { bareShaftOutlook, type Outlook } from './bare-shaft-outlook.ts';
+import type { Outlook } from './bare-shaft-outlook.ts';
+import { type PresentOutlook, presentOutlook } from './present-outlook.ts';
 import { nearerDistanceM } from './nearer.ts';
 import { nockingRoom, type Remedy, remediesFor } from './remedies.ts';
 import { hasConflict, hasContactMarks } from './session-evidence.ts';
@@ -93,14 +94,14 @@ export function bareShaftDecision(
   if (apart?.kind === 'twoHeaps') return { kind: 'twoHeaps', heaps: apart };
   const distanceM = nearerDistanceM(session, verdict);
   if (distanceM !== null) return { kind: 'nearer', distanceM };
-  const unchecked = BLAME_LIST.filter(({ id }) => !session.blameChecked.has(id));
+  const unchecked = blameList(state.bow.school).filter(({ id }) => !session.blameChecked.has(id));
   const why = blameWhy(state, session, verdict);
   if (why !== null && unchecked.length > 0)
     return { kind: 'checkBlame', why, items: unchecked.map(({ id }) => id) };
 
   const outlooks = Object.fromEntries(
-    BARE_SHAFT_AXES.map((axis) => [axis, bareShaftOutlook(state, session, axis)]),
-  ) as Record<BareShaftAxis, Outlook>;
+    BARE_SHAFT_AXES.map((axis) => [axis, presentOutlook(state, session, axis)]),
+  ) as Record<BareShaftAxis, PresentOutlook>;
   // One change, one proof: two before an end is shot, and neither can be told from the other.
   if (movedSinceLastEnd(state, session))
     return { kind: 'shoot', why: 'proveTheMove', axis: null, likely: null };

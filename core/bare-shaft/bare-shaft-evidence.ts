@@ -17,6 +17,7 @@ import { onceForPair } from '../log/once-for.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
+import { provisionalSide } from './session-evidence.ts';
 import { bareShaftOutlook, landingMm } from './bare-shaft-outlook.ts';
 
 type BareShaftFacet = Extract<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>;
@@ -40,12 +41,19 @@ const INSIDE_BY_ITSELF_AT = 0.6;
  */
 export const sessionVerdict = onceForPair(
   (state: BowState, session: ShootingSession): BareShaftVerdict => {
-    const verdict = bareShaftVerdict(
+    const shot = bareShaftVerdict(
       session,
       state.upsets,
       sessionPriors(state, session),
       sessionLanding(state, session),
     );
+    const verdict = {
+      ...shot,
+      seen: {
+        outward: provisionalSide(state, session, shot, 'bareShaftOutward'),
+        up: provisionalSide(state, session, shot, 'bareShaftUp'),
+      },
+    };
     const isLast = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
     if (isLast?.sessionId !== session.sessionId) return verdict;
     const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => {

@@ -6,11 +6,20 @@ import type { AxisEnd } from '../groups/ends-posterior.ts';
 import { wholeEndNumbers } from './whole-ends.ts';
 import { jointFactorOdds, SCATTER_FACTORS } from '../groups/offset-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
+import type { EvidenceSource } from './evidence.ts';
 import { farOutShots } from '../groups/far-out.ts';
 
 /** Bare shafts scatter more than a bow can explain from this factor on. */
 const SCATTERED_FROM = 2;
 const SCATTERED_AT = 0.5;
+
+/** The side that was seen, not shot: in flight, in the butt, on paper; mm at 18 m. */
+export interface ProvisionalSide {
+  readonly call: 'plus' | 'minus';
+  readonly sources: readonly EvidenceSource[];
+  readonly meanMm: number;
+  readonly sdMm: number;
+}
 
 export interface BareShaftVerdict {
   readonly outward: AxisVerdict;
@@ -27,6 +36,8 @@ export interface BareShaftVerdict {
   readonly scattered: boolean;
   /** Not called, but far from the others: pointed at, never dropped. */
   readonly farOutShotIds: readonly string[];
+  /** What flight, nocks and paper make likely on an axis that impact has not decided. */
+  readonly seen: { readonly outward: ProvisionalSide | null; readonly up: ProvisionalSide | null };
   /** Both axes inside, strongly, over at least two ends. */
   readonly done: boolean;
 }
@@ -113,6 +124,7 @@ export function bareShaftVerdict(
     ends: new Set(judged.map((shot) => shot.endNumber)).size,
     scattered: isScattered(outward, up),
     farOutShotIds: farOutShots(judged),
+    seen: { outward: null, up: null },
     done: outward.done && up.done,
   };
 }

@@ -32,6 +32,9 @@ export interface FusedAxis {
   readonly says: readonly SourceSays[];
   readonly plusSide: number;
   readonly meanMm: number;
+  readonly sdMm: number;
+  /** Chance that the offset is farther out than what is worth a turn, on each side. */
+  readonly matters: { readonly plus: number; readonly minus: number };
   /** A source surely against the impact, and whether that is normal at this distance. */
   readonly conflict: { readonly source: EvidenceSource; readonly normal: boolean } | null;
 }
@@ -62,6 +65,9 @@ const FEWEST_TEARS = 2;
 const FLIGHT_LUCK = 0.4;
 const FLIGHT_SEEN_FROM_MM = 60;
 
+/** An offset nearer than this is nothing to turn for, mm at 18 m, whatever points to its side. */
+const MATTERS_FROM_MM = 20;
+
 /** A side this sure on both counts, opposite: a conflict worth naming. */
 const SURE = 0.9;
 
@@ -86,10 +92,18 @@ export function fuseEvidence(seen: AxisSeen): FusedAxis {
     all = all.map((log, index) => log + logs[index]!);
   }
   const odds = normaliseLogOdds(all);
+  const over = (of: (mm: number) => number) =>
+    odds.reduce((sum, chance, index) => sum + chance * of(GRID_MM[index]!), 0);
+  const meanMm = over((mm) => mm);
   return {
     says,
     plusSide: plusSideOf(odds),
-    meanMm: odds.reduce((sum, chance, index) => sum + chance * GRID_MM[index]!, 0),
+    meanMm,
+    sdMm: Math.sqrt(over((mm) => (mm - meanMm) ** 2)),
+    matters: {
+      plus: over((mm) => (mm > MATTERS_FROM_MM ? 1 : 0)),
+      minus: over((mm) => (mm < -MATTERS_FROM_MM ? 1 : 0)),
+    },
     conflict: conflictOf(says, seen.distanceM),
   };
 }

@@ -6,12 +6,17 @@ import { bareShaftFigure, type BareShaftModel } from './bare-shaft-model.ts';
 import { gainPriorsFor } from '../priors/gain-priors.ts';
 import { type BareShaftAxis, isSignFixed } from '../priors/prior-gains.ts';
 import { priorWeightN } from '../gains/prior-weight.ts';
-import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
+import {
+  studentMixtureHalfWidth,
+  studentMixtureMean,
+  studentMixtureVariance,
+} from '../numeric/student-mixture.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import { bareShaftOutlook, type Outlook, outlookAfter, outlookFrom } from './bare-shaft-outlook.ts';
+import { type Outlook, outlookFrom } from './bare-shaft-outlook.ts';
+import { type PresentOutlook, presentOutlook, presentOutlookAfter } from './present-outlook.ts';
 import { costToEnd } from './expected-cost.ts';
 import { boltsOutNow } from '../limits/bolt-limits.ts';
 import { safeLength } from '../limits/safe-length.ts';
@@ -58,7 +63,7 @@ function kind(controls: readonly Control[], rest: Omit<RemedyKind, 'controls'>):
 /** One way to take an offset away, sized: the amount that best brings bare shafts inside. */
 export interface Remedy {
   readonly amounts: ReadonlyMap<Control, number>;
-  readonly before: Outlook;
+  readonly before: PresentOutlook;
   readonly after: Outlook;
   /** What it takes off the expected cost to the end, less what it costs itself; in moves. */
   readonly worth: number;
@@ -105,16 +110,21 @@ function weighRemedies(
   session: ShootingSession,
   axis: BareShaftAxis,
 ): readonly Remedy[] {
-  const before = bareShaftOutlook(state, session, axis);
-  return kindsFor(state, axis)
-    .map((one) => bestOf(state, session, axis, one, before))
-    .filter((one) => one !== null)
-    .filter(({ gain }) => gain > 0)
-    .filter(({ after }) => isExpectedNearer(before, after))
-    .filter(({ amounts }) => checkChanges(state, changesOf(amounts)) === null)
-    .toSorted(
-      (one, other) => Number(other.reversible) - Number(one.reversible) || other.worth - one.worth,
-    );
+  const before = presentOutlook(state, session, axis);
+  return (
+    kindsFor(state, axis)
+      .map((one) => bestOf(state, session, axis, one, before))
+      .filter((one) => one !== null)
+      .filter(({ gain }) => gain > 0)
+      // What was only seen may be wrong: nothing that cannot be taken back is done for it.
+      .filter(({ reversible }) => reversible || before.seen === null)
+      .filter(({ after }) => isExpectedNearer(before, after))
+      .filter(({ amounts }) => checkChanges(state, changesOf(amounts)) === null)
+      .toSorted(
+        (one, other) =>
+          Number(other.reversible) - Number(one.reversible) || other.worth - one.worth,
+      )
+  );
 }
 
 function changesOf(amounts: ReadonlyMap<Control, number>) {
@@ -132,7 +142,7 @@ function bestOf(
   session: ShootingSession,
   axis: BareShaftAxis,
   { controls, step, oneGo, inAll, cost }: RemedyKind,
-  before: Outlook,
+  before: PresentOutlook,
 ): Remedy | null {
   const lead = controls[0]!;
   const costNow = costToEnd(before);
@@ -148,7 +158,7 @@ function bestOf(
         state,
         axis,
         before,
-        outlookAfter(state, session, axis, amounts),
+        presentOutlookAfter(state, session, axis, { before, amounts }),
         [lead, amount],
       );
       const gain = costNow - costToEnd(after);
@@ -174,16 +184,8 @@ const WRONG_WAY_COST = 0.5;
 /** Chance that the move sends bare shafts away from their target, its effect as uncertain as it is. */
 function chanceOfWrongWay(before: Outlook, after: Outlook): number {
   const shift = studentMixtureMean(after.mixture) - studentMixtureMean(before.mixture);
-  const variance = mixtureVariance(after.mixture) - mixtureVariance(before.mixture);
+  const variance = studentMixtureVariance(after.mixture) - studentMixtureVariance(before.mixture);
   return variance <= 0 ? 0 : cdf(-Math.abs(shift) / Math.sqrt(variance), 0, 1);
-}
-
-function mixtureVariance(mixture: Outlook['mixture']): number {
-  const mean = studentMixtureMean(mixture);
-  return mixture.reduce(
-    (sum, part) => sum + part.weight * (part.scale ** 2 + (part.mean - mean) ** 2),
-    0,
-  );
 }
 
 /**

@@ -7,7 +7,11 @@ import {
 import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import { upsets } from '../craft/upsets.ts';
-import { type BareShaftVerdict, shotsSpeakingFor } from './bare-shaft-verdict.ts';
+import {
+  type BareShaftVerdict,
+  type ProvisionalSide,
+  shotsSpeakingFor,
+} from './bare-shaft-verdict.ts';
 import { type FusedAxis, fuseEvidence } from './evidence.ts';
 import { studentMixtureScaled } from '../numeric/student-mixture.ts';
 
@@ -43,17 +47,52 @@ export function sessionEvidence(
   });
 }
 
+/** The side is said from this chance on, that it is out far enough to matter. */
+const SAID_AT = 0.92;
+/** Seen in fewer ends than this it proves nothing. */
+const FEWEST_ENDS = 2;
+
+/**
+ * The side that was seen where impact says little: attitude, flight and paper with what impact there is.
+ * Null where impact has decided, where nothing else was seen, or where it is too little to say.
+ */
+export function provisionalSide(
+  state: BowState,
+  session: ShootingSession,
+  verdict: BareShaftVerdict,
+  axis: BareShaftAxis,
+): ProvisionalSide | null {
+  const judged = verdict[axis === 'bareShaftUp' ? 'up' : 'outward'];
+  if (judged.call !== 'undecided' || onlyImpact(state, session)) return null;
+  const { says, matters, meanMm, sdMm, conflict } = sessionEvidence(state, session, verdict, axis);
+  const sources = says.map(({ source }) => source).filter((source) => source !== 'impact');
+  const ends = new Set(
+    shotsSpeakingFor(BARE_SHAFT_FACET[axis], session, state.upsets).map(
+      ({ endNumber }) => endNumber,
+    ),
+  ).size;
+  if (sources.length === 0 || ends < FEWEST_ENDS) return null;
+  if (conflict !== null && !conflict.normal) return null;
+  for (const call of ['plus', 'minus'] as const)
+    if (matters[call] >= SAID_AT) return { call, sources, meanMm, sdMm };
+  return null;
+}
+
+function onlyImpact(state: BowState, session: ShootingSession): boolean {
+  return (
+    state.tears.length === 0 &&
+    session.shots.every(({ attitude }) => attitude === null) &&
+    [...session.endNotes.values()].every(({ flight }) => flight === null)
+  );
+}
+
 /** Does something else that was seen surely say the opposite of the impact, where it should not? */
 export function hasConflict(
   state: BowState,
   session: ShootingSession,
   verdict: BareShaftVerdict,
 ): boolean {
-  const onlyImpact =
-    state.tears.length === 0 &&
-    session.shots.every(({ attitude }) => attitude === null) &&
-    [...session.endNotes.values()].every(({ flight }) => flight === null);
-  if (onlyImpact) return false;
+  if (onlyImpact(state, session)) return false;
   return BARE_SHAFT_AXES.some((axis) => {
     const { conflict } = sessionEvidence(state, session, verdict, axis);
     return conflict !== null && !conflict.normal;

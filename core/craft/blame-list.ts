@@ -1,11 +1,12 @@
+import { type School, shootsOffTheShelf } from './bow-terms.ts';
+
 /** One thing to look at before bow or arrow is blamed. */
 export interface BlameItem {
   readonly id: string;
   readonly words: string;
 }
 
-/** Looked at in this order: the commonest and cheapest first. */
-export const BLAME_LIST: readonly BlameItem[] = [
+const ITEMS: readonly BlameItem[] = [
   { id: 'arrow', words: 'Arrows all alike, with the same point: weigh one bare, one fletched.' },
   { id: 'nockFit', words: 'Nock fit: falls on a tap, not before.' },
   { id: 'loose', words: 'Nothing loose: rest, sight block, bolts, a weight touching a bolt.' },
@@ -15,3 +16,15 @@ export const BLAME_LIST: readonly BlameItem[] = [
   { id: 'fingers', words: 'Finger pressure and release as always.' },
   { id: 'aim', words: 'Same aim for bare and fletched.' },
 ];
+
+/** Where these are named otherwise off the shelf. */
+const OFF_THE_SHELF: Readonly<Record<string, string>> = {
+  loose: 'Nothing loose: pad, side plate, quiver, silencers.',
+  contact: 'No contact marks: powder on shelf, side plate and riser.',
+};
+
+/** Looked at in this order: the commonest and cheapest first. */
+export function blameList(school: School): readonly BlameItem[] {
+  if (!shootsOffTheShelf(school)) return ITEMS;
+  return ITEMS.map((item) => ({ ...item, words: OFF_THE_SHELF[item.id] ?? item.words }));
+}

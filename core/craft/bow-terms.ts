@@ -55,6 +55,14 @@ export function hasAdjustableBolts(school: School): boolean {
   return !shootsOffTheShelf(school);
 }
 
+/** Pockets with side screws: the limb line of other bows is as built. */
+export function hasSideScrews(bow: {
+  readonly school: School;
+  readonly bowKind: BowKind;
+}): boolean {
+  return hasAdjustableBolts(bow.school) && bow.bowKind !== 'longbow';
+}
+
 /** Shelf bows have no plunger: fewer controls and fewer lateral remedies. */
 export function shootsOffTheShelf(school: School): boolean {
   return school === 'shelfTarget' || school === 'shelfHunting';

@@ -1,3 +1,4 @@
+import { type School, shootsOffTheShelf } from './bow-terms.ts';
 import { N_PER_LBF, type Quantity, type UnitSymbol } from '../quantity/units.ts';
 
 export const READING_KINDS = [
@@ -181,4 +182,18 @@ export const READINGS: Readonly<Record<ReadingKind, ReadingFacts>> = {
 export function bareUnits(kind: ReadingKind, lengthUnit: 'in' | 'mm'): readonly UnitSymbol[] {
   if (READINGS[kind].quantity === 'force') return ['lb'];
   return lengthUnit === 'in' ? ['in', 'mm'] : ['mm', 'in'];
+}
+
+/** How a reading is taken off the shelf, where that is otherwise. */
+const HOW_OFF_THE_SHELF: Partial<Record<ReadingKind, string>> = {
+  drawWeight:
+    'Draw on the scale to your own draw length, marked on the arrow, in a safe direction. Let down with the hand on the string.',
+  nockingHeight:
+    'Square on the string, its arm on the shelf. Read the lower edge of the upper locator.',
+  tillerTop: 'Where the limb leaves the handle. Rock the square until the distance is smallest.',
+};
+
+/** How a reading is taken on a bow of a school. */
+export function howToRead(kind: ReadingKind, school: School): string {
+  return (shootsOffTheShelf(school) ? HOW_OFF_THE_SHELF[kind] : undefined) ?? READINGS[kind].howTo;
 }

@@ -262,10 +262,24 @@ export function stepsFor(school: School): readonly StepFacts[] {
 }
 const STEPS_OF = new Map<School, readonly StepFacts[]>();
 
-/** Off the shelf there is no long rod to sight along: the gauges and the riser's middle do. */
+/**
+ * What a step is off the shelf, where that is something else: no long rod to sight along, no bolts or
+ * pockets to look at, no plunger, no sight.
+ */
+const OFF_THE_SHELF: Partial<Record<StepId, Partial<Pick<StepFacts, 'clearing' | 'why'>>>> = {
+  inspect: { clearing: confirm('Limbs sound and the right way up, loops seated, string unworn.') },
+  limbLine: {
+    clearing: readings(['limbLineTop', 'limbLineBottom'], 1),
+    why: 'A crooked limb line is hidden later by side plate and spine.',
+  },
+  nockingPoint: { why: 'Start high: a tail that strikes the shelf looks like every other fault.' },
+  centreShot: { why: 'As the handle is cut, with pad and side plate; the arrow is chosen to it.' },
+  sightMarks: { clearing: confirm('Point-on and gaps are shot and written down.') },
+  fix: { clearing: confirm('Locators glued, pad and plate fast, every setting written down.') },
+};
+
 function specialised(facts: StepFacts, school: School): StepFacts {
-  if (facts.id !== 'limbLine' || !shootsOffTheShelf(school)) return facts;
-  return { ...facts, clearing: readings(['limbLineTop', 'limbLineBottom'], 1) };
+  return shootsOffTheShelf(school) ? { ...facts, ...OFF_THE_SHELF[facts.id] } : facts;
 }
 
 /**

@@ -29,6 +29,7 @@ const FACT_IDS = [
   'makerArrow',
   'arrowMass',
   'throatToPlunger',
+  'crawl',
   'band',
   'shots',
 ] as const;
@@ -42,6 +43,7 @@ const FACTS: Readonly<Record<FactId, { readonly code: string; readonly name: str
   makerScrews: { code: 'ms', name: 'Maker’s side-screw travel' },
   makerArrow: { code: 'ma', name: 'Maker’s lightest arrow' },
   arrowMass: { code: 'am', name: 'Whole arrow, weighed' },
+  crawl: { code: 'cr', name: 'Crawl used most' },
   throatToPlunger: { code: 'tp', name: 'Throat to plunger' },
   band: { code: 'band', name: 'Band of your own' },
   shots: { code: 'shots', name: 'Shots' },

@@ -25,6 +25,8 @@ export const FACT_HINTS: Readonly<Record<FactId, string>> = {
   makerArrow: 'Type the lightest arrow the maker allows, like 350 gr.',
   arrowMass: 'Type what the whole arrow weighs, like 380 gr.',
   throatToPlunger: 'Type how much longer the brace reads to the plunger centre than to the throat.',
+  crawl:
+    'Type how far below the nock the hook stands at the distance shot most, in mm; 0 right under it.',
   band: 'Type b, t, w, n or cs and the lowest and highest you want, like band b 219 221.',
   shots: 'Type how many were shot.',
 };
@@ -40,6 +42,7 @@ const NUMBERS: Readonly<Record<FactId, readonly [fewest: number, most: number]>>
   makerArrow: [1, 1],
   arrowMass: [1, 1],
   throatToPlunger: [1, 1],
+  crawl: [1, 1],
   band: [2, 2],
   shots: [1, 1],
 };
@@ -136,6 +139,10 @@ function entryFor(
       return readyLine('Plunger brace less throat brace', showLengthBoth(first, bow.division), [
         { kind: 'factsSet', facts: { throatToPlungerMm: first } },
       ]);
+    case 'crawl':
+      return readyLine('Crawl', `${showNumber(first, 0)} mm below the nock`, [
+        { kind: 'factsSet', facts: { crawlMm: first } },
+      ]);
     case 'shots':
       return readyLine('Shots', `${first}`, [
         { kind: 'shotsFired', count: first, note: 'counted' },
@@ -184,6 +191,13 @@ function wantedFor(fact: Exclude<FactId, 'band' | 'limbMark'>, { bow }: BowState
         bare: lengths,
         range: FACT_RANGES.braceMm,
       };
+    case 'crawl':
+      return {
+        name: 'A crawl',
+        quantity: 'length',
+        bare: ['mm', 'in'],
+        range: FACT_RANGES.crawlMm,
+      };
     case 'throatToPlunger':
       return {
         name: 'Throat to plunger',
@@ -223,6 +237,8 @@ function outsideWords(
       ];
     case 'makerBrace':
       return ['That is no brace height.', `Brace heights lie ${lengths(FACT_RANGES.braceMm)}.`];
+    case 'crawl':
+      return ['Nobody crawls so far.', 'Give mm below the nock, 0 to 80.'];
     case 'throatToPlunger':
       return [
         'The plunger is never so far from the throat.',

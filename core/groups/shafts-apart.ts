@@ -50,7 +50,7 @@ const APART_SCATTERS = 6;
 /** What is held of such a distance beforehand, in information. */
 const NARROW = 1 / APART_SCATTERS ** 2;
 /** What is held beforehand of any one shaft being bent, of one shot being a slip, of two heaps. */
-const ODDS = { shaft: 0.07, shot: 0.05, heaps: 0.7 } as const;
+const ODDS = { shaft: 0.07, shot: 0.06, heaps: 0.6 } as const;
 /** Said from this chance on. */
 const SAID_AT = 0.5;
 const FEWEST_OF_SHAFT = 3;

@@ -20,6 +20,7 @@ export const FACT_RANGES = {
   markedWeightN: [8 * N_PER_LBF, 80 * N_PER_LBF],
   markedDrawMm: [20 * MM_PER_IN, 34 * MM_PER_IN],
   amoDrawMm: [450, 900],
+  crawlMm: [0, 80],
   throatToPlungerMm: [-MOST_THROAT_TO_PLUNGER_MM, MOST_THROAT_TO_PLUNGER_MM],
   twists: [0, 90],
   shots: [1, 1000],
@@ -109,6 +110,7 @@ function factFigures({ facts }: BodyOf<'factsSet'>): ImpossibleFigure | null {
   const { maker } = facts;
   return (
     outside('facts.amoDrawMm', facts.amoDrawMm, FACT_RANGES.amoDrawMm) ??
+    outside('facts.crawlMm', facts.crawlMm, FACT_RANGES.crawlMm) ??
     outside('facts.arrowMassG', facts.arrowMassG, FACT_RANGES.arrowMassG) ??
     outside('facts.throatToPlungerMm', facts.throatToPlungerMm, FACT_RANGES.throatToPlungerMm) ??
     outside('facts.maker.braceMinMm', maker?.braceMinMm, FACT_RANGES.braceMm) ??

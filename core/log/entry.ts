@@ -44,6 +44,8 @@ export interface BowFacts {
   readonly maker: MakerFigures;
   /** AMO draw of the archer, mm. */
   readonly amoDrawMm?: number | undefined;
+  /** How far below the nock the hook stands where it is used most, mm along the string. */
+  readonly crawlMm?: number | undefined;
   /** Twists in the string when the record begins. */
   readonly twistsAtStart?: number | undefined;
   /** Turns out from the stop, both bolts, when the record begins. */
@@ -61,6 +63,7 @@ export const BRACE_FIGURES = ['convert', 'stay'] as const;
 interface LaterFacts {
   readonly maker?: MakerFigures | undefined;
   readonly amoDrawMm?: number | undefined;
+  readonly crawlMm?: number | undefined;
   readonly throatToPlungerMm?: number | undefined;
   /** The whole arrow as it is now, weighed. */
   readonly arrowMassG?: number | undefined;

@@ -28,6 +28,15 @@ export function studentMixtureMean(mixture: StudentMixture): number {
   return mixture.reduce((sum, { weight, mean }) => sum + weight * mean, 0);
 }
 
+/** About the mixture's mean, each part as wide as its scale: a little less than the t's own variance. */
+export function studentMixtureVariance(mixture: StudentMixture): number {
+  const centre = studentMixtureMean(mixture);
+  return mixture.reduce(
+    (sum, { weight, mean, scale }) => sum + weight * (scale ** 2 + (mean - centre) ** 2),
+    0,
+  );
+}
+
 /**
  * The quantile by bisection.
  *

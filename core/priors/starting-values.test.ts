@@ -5,6 +5,7 @@ import {
   BRACE_LIMIT_MARGIN_MM,
   likelySchool,
   startingBraceBand,
+  startingCentreShotBand,
   startingNockingBand,
   startingTillerBand,
 } from './starting-values.ts';
@@ -67,4 +68,51 @@ it('suggests barebow to string-walkers and the shelf to hunters', () => {
   expect(likelySchool('targetRecurve', 'stringWalk', 'field')).toBe('barebow');
   expect(likelySchool('longbow', 'split', 'hunting')).toBe('shelfHunting');
   expect(likelySchool('targetRecurve', 'split', 'target')).toBe('sighted');
+});
+
+describe('a crawl', () => {
+  const walker = (crawlMm?: number) => ({
+    bowKind: 'targetRecurve' as const,
+    amoLengthIn: 68,
+    hook: 'stringWalk' as const,
+    school: 'barebow' as const,
+    purpose: 'field' as const,
+    crawlMm,
+  });
+  it.each([
+    [0, -2, 4],
+    [25, -8, -2],
+    [30, -9, -3],
+    [45, -13, -7],
+    [55, -15.5, -9.5],
+  ])('of %d mm begins with tiller %d to %d mm', (crawlMm, low, high) => {
+    expect(startingTillerBand(walker(crawlMm))).toMatchObject({ low, high });
+  });
+  it.each([
+    [0, 3.5, 8.5],
+    [30, 6.5, 11.5],
+    [50, 8.5, 13.5],
+  ])('of %d mm begins with the nocking point at %d to %d mm', (crawlMm, low, high) => {
+    expect(startingNockingBand(walker(crawlMm))).toMatchObject({ low, high });
+  });
+  it('nobody has said leaves the bands wide', () => {
+    expect(startingTillerBand(walker())).toMatchObject({ low: -6, high: 0 });
+    expect(startingNockingBand(walker())).toMatchObject({ low: 6, high: 12 });
+  });
+  it('is nothing to who does not walk the string', () => {
+    const split = { ...walker(30), hook: 'split' as const, school: 'sighted' as const };
+    expect(startingTillerBand(split)).toMatchObject({ low: 3, high: 6 });
+  });
+});
+
+it('a longbow’s point may stand well outward: its handle is not cut to the middle', () => {
+  const bow = {
+    bowKind: 'longbow' as const,
+    amoLengthIn: 66,
+    hook: 'threeUnder' as const,
+    school: 'shelfHunting' as const,
+    purpose: 'hunting' as const,
+  };
+  expect(startingCentreShotBand(bow, 8)).toMatchObject({ low: -0.5, high: 16 });
+  expect(startingCentreShotBand({ ...bow, bowKind: 'takedownRecurve' }, 8).high).toBe(6);
 });

@@ -21,6 +21,8 @@ export interface StartingFrom {
   readonly hook: Hook;
   readonly school: School;
   readonly purpose: Purpose;
+  /** How far below the nock the hook stands, mm; absent where nobody has said. */
+  readonly crawlMm?: number | undefined;
 }
 
 const TARGET_RECURVE_BRACE: readonly (readonly [number, number, number])[] = [
@@ -83,6 +85,34 @@ function interpolate(
   return [before[1], before[2]];
 }
 
+/**
+ * Tiller at which both tips travel alike with the riser held upright, by the crawl, mm: worked out for a
+ * 68 in bow from limbs as elastic curves. Interpolated, and carried on beyond 45 mm by the last slope.
+ */
+const CRAWL_TILLER_MM: readonly (readonly [crawlMm: number, tillerMm: number])[] = [
+  [0, 1],
+  [25, -5],
+  [45, -10],
+];
+const CRAWL_TILLER_HALF_MM = 3;
+/** Nocking height by the crawl, mm: bows differ by 1.5 either way, one standard deviation. */
+const CRAWL_NOCKING = { atNoneMm: 6, perMm: 0.1, halfMm: 2.5 } as const;
+
+function crawlTillerMm(crawlMm: number): number {
+  const [first, middle, last] = CRAWL_TILLER_MM as readonly [
+    readonly [number, number],
+    readonly [number, number],
+    readonly [number, number],
+  ];
+  const [from, to] = crawlMm <= middle[0] ? [first, middle] : [middle, last];
+  return from[1] + ((crawlMm - from[0]) / (to[0] - from[0])) * (to[1] - from[1]);
+}
+
+function around(middle: number, half: number, why: string): StartingBand {
+  const round = (mm: number) => Math.round(2 * mm) / 2;
+  return band(round(middle - half), round(middle + half), why);
+}
+
 /** Tiller, top less bottom, mm. */
 export function startingTillerBand(from: StartingFrom): StartingBand {
   switch (from.school) {
@@ -95,7 +125,13 @@ export function startingTillerBand(from: StartingFrom): StartingBand {
           )
         : band(-2, 2, 'Three under: the hand pulls nearer the bow’s centre.');
     case 'barebow':
-      return band(-6, 0, 'A hook below the nock loads the bottom limb; deeper crawls want more.');
+      return from.crawlMm === undefined
+        ? band(-6, 0, 'A hook below the nock loads the bottom limb; deeper crawls want more.')
+        : around(
+            crawlTillerMm(from.crawlMm),
+            CRAWL_TILLER_HALF_MM,
+            `A crawl of ${Math.round(from.crawlMm)} mm loads the bottom limb: here both tips travel alike. Some begin at 0; how steady it sits on aim decides.`,
+          );
     case 'shelfTarget':
     case 'shelfHunting':
       return from.hook === 'split'
@@ -110,7 +146,13 @@ export function startingNockingBand(from: StartingFrom): StartingBand {
     case 'sighted':
       return band(3, 6, 'Sight and clicker: 3 to 6 mm; thicker nocks up to 10.');
     case 'barebow':
-      return band(6, 12, 'String-walking: 6 mm and more; deeper crawls and fat shafts go higher.');
+      return from.crawlMm === undefined
+        ? band(6, 12, 'String-walking: 6 mm and more; deeper crawls and fat shafts go higher.')
+        : around(
+            CRAWL_NOCKING.atNoneMm + CRAWL_NOCKING.perMm * from.crawlMm,
+            CRAWL_NOCKING.halfMm,
+            `6 mm at no crawl and about 1 more for each 10 mm: this is for ${Math.round(from.crawlMm)}. Fat shafts go higher; bare shafts decide.`,
+          );
     case 'shelfTarget':
       return from.hook === 'split'
         ? band(10, 13, 'Off the shelf with a split hook: start high, come down.')
@@ -124,9 +166,18 @@ export function startingNockingBand(from: StartingFrom): StartingBand {
   }
 }
 
+/** A longbow's shelf is seldom cut to the middle: the point stands this far outward, and no farther. */
+const LONGBOW_OUTWARD_MM = 16;
+
 /** Centre shot at the point, outward of the string plane, mm; needs the shaft's diameter. */
 export function startingCentreShotBand(from: StartingFrom, shaftDiameterMm: number): StartingBand {
   const half = shaftDiameterMm / 2;
+  if (from.bowKind === 'longbow')
+    return band(
+      -0.5,
+      LONGBOW_OUTWARD_MM,
+      'As the handle is cut and padded: a stiff shaft shows it, a weaker one bends round it.',
+    );
   switch (from.school) {
     case 'sighted':
       return band(half - 0.5, half + 0.5, 'Point about half a shaft outward; walk-back decides.');

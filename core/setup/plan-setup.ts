@@ -42,8 +42,8 @@ const COST = { control: 0.05, twist: 0.004, turn: 0.04, unweighedTurn: 2 } as co
 /**
  * Plans the whole move of twists and both bolts at once: least expected squared miss of brace,
  * tiller and weight, in squared tolerances, plus a small cost of movement, over every combination
- * of whole twists and eighth-turns that the bow allows. Misses are counted beyond the middle of a
- * band as narrow as the tolerance. Uncertain gains are paid for by their variance, so a first move
+ * of whole twists and eighth-turns that the bow allows. A miss is what lies beyond the band less a
+ * tolerance, and, far less, the distance from the place in it. Uncertain gains are paid for by their variance, so a first move
  * is short; opposite bolt turns for tiller at constant weight come out by themselves.
  *
  * @returns no `best` when nothing has been read, or standing still is as good as any move, or all are in band
@@ -206,6 +206,9 @@ interface SettledGoal {
   readonly low: number;
   readonly high: number;
   readonly scale: number;
+  readonly place: number | null;
+  /** Half the band: how much a distance from the place counts. */
+  readonly half: number;
 }
 
 /** Folds the twists of a move into the level, so that bolts can be tried cheaply. */
@@ -227,18 +230,21 @@ function settleTwists(goal: SetupGoal, twists: number, special: number): Settled
     low: goal.low + inset,
     high: goal.high - inset,
     scale: goal.scale,
+    place: goal.place,
+    half: Math.max(goal.scale, (goal.high - goal.low) / 2),
   };
 }
 
 /** Expected squared miss in squared tolerances, summed over the goals. */
 function missOf(goals: readonly SettledGoal[], top: number, bottom: number): number {
   let miss = 0;
-  for (const { mean, variance: v, low, high, scale } of goals) {
+  for (const { mean, variance: v, low, high, scale, place, half } of goals) {
     const value = mean[0] + top * mean[1] + bottom * mean[2];
     const variance =
       v[0] + top * (v[1] + top * v[3] + bottom * v[4]) + bottom * (v[2] + bottom * v[5]);
     const beyond = value < low ? low - value : value > high ? value - high : 0;
     miss += (beyond * beyond + variance) / (scale * scale);
+    if (place !== null) miss += ((value - place) / half) ** 2;
   }
   return miss;
 }

@@ -19,6 +19,8 @@ export interface SetupGoal {
   /** The band that counts: never narrower than the spread of the one who reads it. */
   readonly low: number;
   readonly high: number;
+  /** Where in it to go; null where any place in it is as good. */
+  readonly place: number | null;
   /** A miss is weighed against this. */
   readonly scale: number;
   /** The reading under a setting, as a mixture. */
@@ -46,6 +48,7 @@ export function setupGoals(state: BowState): readonly SetupGoal[] {
       id,
       target,
       ...countedBand(state, id, target),
+      place: target.place,
       scale: READINGS[of[0] ?? 'braceHeight'].tolerance,
       under: (setting) => {
         const { row, special } = rowOf(gains, of, setting);

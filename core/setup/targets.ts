@@ -1,3 +1,4 @@
+import { shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { type ReadingKind, READINGS } from '../craft/readings.ts';
 import {
   type StartingBand,
@@ -9,12 +10,15 @@ import { expectedWeightN } from '../gains/present-weight.ts';
 import { type BraceLimit, braceLimit, braceTable } from '../limits/brace-limit.ts';
 import type { BowState } from '../log/bow-state.ts';
 
+type StartingTarget = Omit<Target, 'limit' | 'place'>;
 export type TargetId = ReadingKind | 'tiller';
 
 /** Where a reading should lie, and where it must. Stored units. */
 export interface Target {
   readonly low: number;
   readonly high: number;
+  /** Where in it to go when something is turned; null where any place in it is as good. */
+  readonly place: number | null;
   /** One or two words for the band: what it is named after. */
   readonly name: string;
   readonly why: string;
@@ -24,6 +28,12 @@ export interface Target {
 
 /** An unweighed bow may differ from its mark by this share. */
 const MARK_UNCERTAINTY = 0.1;
+/** A new string creeps: its brace is set this much above the place it is to end at, mm, and no more. */
+const NEW_STRING_ABOVE_MM = { place: 6.5, most: 8 } as const;
+/** Shots after which a new string is set where it is to stay. */
+const NEW_UNTIL_SHOTS = 50;
+/** Off the shelf one starts high in the band of nocking heights, and comes down. */
+const HIGH_IN_BAND = 0.75;
 /** Shaft diameter that stands in while none is known. */
 const USUAL_SHAFT_DIAMETER_MM = 6;
 
@@ -35,21 +45,42 @@ export function targetFor(state: BowState, id: TargetId): Target | null {
   const limit = id === 'braceHeight' ? braceLimit(state) : null;
   const found = state.targets.get(id);
   if (found !== undefined) {
-    return {
-      low: found.low,
-      high: found.high,
-      name: found.name,
-      why: found.why,
+    const { low, high, name, why } = found;
+    return raised(state, id, {
+      ...{ low, high, name, why, limit },
+      place: (low + high) / 2,
       source: 'this bow',
-      limit,
-    };
+    });
   }
   const starting = startingTarget(state, id);
   if (starting === null) return null;
-  return { ...starting, limit };
+  const { low, high } = starting;
+  return raised(state, id, { ...starting, limit, place: placeIn(state, id, low, high) });
 }
 
-function startingTarget(state: BowState, id: TargetId): Omit<Target, 'limit'> | null {
+function placeIn({ bow }: BowState, id: TargetId, low: number, high: number): number | null {
+  // A mark on a limb may be off by as much as its band is wide: nothing is gained in its middle.
+  if (id === 'drawWeight') return null;
+  if (id === 'nockingHeight' && shootsOffTheShelf(bow.school))
+    return low + HIGH_IN_BAND * (high - low);
+  return (low + high) / 2;
+}
+
+/** While a string is new its brace may stand above the band, inside the limits, and is set there. */
+function raised(state: BowState, id: TargetId, target: Target): Target {
+  const { fitted } = state.strings;
+  const isNew = fitted.knownNew && fitted.shots < NEW_UNTIL_SHOTS;
+  if (id !== 'braceHeight' || !isNew || target.place === null) return target;
+  const room = (target.limit?.high ?? target.high) - READINGS.braceHeight.tolerance;
+  const high = Math.max(target.high, Math.min(room, target.place + NEW_STRING_ABOVE_MM.most));
+  const place = Math.max(
+    target.place,
+    Math.min(target.place + NEW_STRING_ABOVE_MM.place, high - READINGS.braceHeight.tolerance),
+  );
+  return { ...target, high, place };
+}
+
+function startingTarget(state: BowState, id: TargetId): StartingTarget | null {
   const { bow } = state;
   switch (id) {
     case 'braceHeight': {
@@ -111,6 +142,6 @@ function startingTarget(state: BowState, id: TargetId): Omit<Target, 'limit'> | 
   }
 }
 
-function named(band: StartingBand, name: string): Omit<Target, 'limit'> {
+function named(band: StartingBand, name: string): StartingTarget {
   return { low: band.low, high: band.high, name, why: band.why, source: band.source };
 }

@@ -30,10 +30,32 @@ const KITS: Readonly<Record<School, Partial<BowFacts>>> = {
   },
 };
 
-function kitLog(school: School, hand: Hand): BowLog {
+/** Kits that are not the usual one of their school. */
+const OTHERS: readonly {
+  readonly what: string;
+  readonly facts: Partial<BowFacts> & Pick<BowFacts, 'school'>;
+  readonly crawlMm?: number | undefined;
+  readonly hasScale?: boolean | undefined;
+}[] = [
+  {
+    what: 'a longbow',
+    facts: { ...KITS.shelfHunting, bowKind: 'longbow', amoLengthIn: 66, school: 'shelfHunting' },
+  },
+  {
+    what: 'a string-walker with a crawl of 30 mm',
+    facts: { ...KITS.barebow, school: 'barebow' },
+    crawlMm: 30,
+  },
+  {
+    what: 'a newcomer without a scale',
+    facts: { ...KITS.sighted, school: 'sighted' },
+    hasScale: false,
+  },
+];
+
+function kitLog(facts: Partial<BowFacts>, hand: Hand): BowLog {
   return new BowLog({
-    ...KITS[school],
-    school,
+    ...facts,
     hand,
     lengthUnit: 'mm',
     maker: { markedWeightN: 30 * N_PER_LBF },
@@ -45,7 +67,8 @@ function kitLog(school: School, hand: Hand): BowLog {
 }
 
 /** What the tuner types when a move opens the entry line with a code. */
-function answer(bow: SimulatedBow, code: string): string {
+function answer(bow: SimulatedBow, code: string, crawlMm: number): string {
+  if (code === 'cr') return `cr ${crawlMm}`;
   if (code === 'tc') return `tc ${bow.twists}`;
   if (code === 'bo') return `bo ${bow.topTurnsOut} ${bow.bottomTurnsOut}`;
   const found = CODES.find((one) => one.code === code);
@@ -53,19 +76,32 @@ function answer(bow: SimulatedBow, code: string): string {
   return `${code} ${typedReplicates(bow, found.reading, 3).join(' ')}`;
 }
 
-/** Does what the next move says until it leads away from the bench. */
-function follow(log: BowLog, bow: SimulatedBow): void {
+/** Does what the next move says until it leads away from the bench; returns all that was said. */
+function follow(
+  log: BowLog,
+  bow: SimulatedBow,
+  {
+    crawlMm = 0,
+    hasScale = true,
+  }: Partial<Pick<(typeof OTHERS)[number], 'crawlMm' | 'hasScale'>> = {},
+): readonly string[] {
+  const said: string[] = [];
   for (let i = 0; i < 80; i += 1) {
     const move = spokenMove(log.state, log.nowMs);
-    if (move === null || isReadyToTune(stepStates(log.state))) return;
+    if (move === null || isReadyToTune(stepStates(log.state))) return said;
     const { action } = move;
+    said.push([move.title, move.why, move.expect ?? '', ...move.reasons].join(' '));
+    if (!hasScale && move.step !== null && move.withoutWords !== null) {
+      log.add({ kind: 'stepSkipped', step: move.step, why: move.withoutWords.why });
+      continue;
+    }
     switch (action.kind) {
       case 'confirmStep':
       case 'openStep':
         log.add({ kind: 'stepConfirmed', step: action.step, note: '' });
         break;
       case 'enterReading': {
-        const read = readEntryLine(answer(bow, action.entryText.trim()), log.state);
+        const read = readEntryLine(answer(bow, action.entryText.trim(), crawlMm), log.state);
         if (read.kind === 'ready') for (const body of read.bodies) log.add(body);
         else if (read.kind === 'question') log.add(read.choices.at(-1)!.bodies[0]!);
         else throw new Error(JSON.stringify(read));
@@ -87,9 +123,12 @@ function follow(log: BowLog, bow: SimulatedBow): void {
       case 'narrowExperiment':
       case 'closeExperiment':
       case 'shootEnd':
-        return;
+      case 'shootNearer':
+      case 'setShaftAside':
+        return said;
     }
   }
+  return said;
 }
 
 const JUDGED: readonly TargetId[] = [
@@ -105,22 +144,44 @@ const JUDGED: readonly TargetId[] = [
 describe.each(SCHOOLS)('a kit of the school %s', (school) => {
   it.each(HANDS)('goes from in parts to ready to tune by next moves only, %s-handed', (hand) => {
     for (const seed of [11, 12, 13, 14, 15]) {
-      const log = kitLog(school, hand);
+      const log = kitLog({ ...KITS[school], school }, hand);
       const bow = simulatedKit(log.state.bow, seed, twistRange(log.state.bow));
-      follow(log, bow);
-      const open = stepStates(log.state).filter(({ state }) => state !== 'holds');
-      expect(
-        isReadyToTune(stepStates(log.state)),
-        open.map((one) => `${one.step.id}: ${stepWords(one)}`).join('; '),
-      ).toBe(true);
-      for (const id of JUDGED) {
-        const value = presentTargetValue(log.state, id);
-        const target = targetFor(log.state, id);
-        if (value === null || target === null) continue;
-        expect(value, `${id} of seed ${seed}`).toBeGreaterThan(target.low - 1.5);
-        expect(value, `${id} of seed ${seed}`).toBeLessThan(target.high + 1.5);
-      }
+      follow(log, bow, { crawlMm: 0 });
+      expectInBand(log, seed);
       expect(bow.stringOffs).toBeLessThanOrEqual(9);
+    }
+  });
+});
+
+/** Ready to tune, with everything where it should be. */
+function expectInBand(log: BowLog, seed: number): void {
+  const open = stepStates(log.state).filter(({ state }) => state !== 'holds');
+  expect(
+    isReadyToTune(stepStates(log.state)),
+    open.map((one) => `${one.step.id}: ${stepWords(one)}`).join('; '),
+  ).toBe(true);
+  for (const id of JUDGED) {
+    const value = presentTargetValue(log.state, id);
+    const target = targetFor(log.state, id);
+    if (value === null || target === null) continue;
+    expect(value, `${id} of seed ${seed}`).toBeGreaterThan(target.low - 1.5);
+    expect(value, `${id} of seed ${seed}`).toBeLessThan(target.high + 1.5);
+  }
+}
+
+describe.each(OTHERS)('$what', ({ facts, crawlMm, hasScale }) => {
+  it.each(HANDS)('goes from in parts to ready to tune by next moves only, %s-handed', (hand) => {
+    for (const seed of [21, 22, 23]) {
+      const log = kitLog(facts, hand);
+      const bow = simulatedKit({ ...log.state.bow, crawlMm }, seed, twistRange(log.state.bow));
+      const said = follow(log, bow, { crawlMm, hasScale }).join(' ');
+      expectInBand(log, seed);
+      if (facts.bowKind === 'longbow')
+        expect(said).not.toMatch(
+          /pocket|bolt|long rod|plunger|walk-back|clicker|sight|screw|the rest\b/i,
+        );
+      if (crawlMm === undefined) expect(said).not.toMatch(/crawl/i);
+      else expect(log.state.bow.crawlMm).toBe(crawlMm);
     }
   });
 });

@@ -5,6 +5,7 @@ import type { AxisVerdict } from '../groups/axis-verdict.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { type BareShaftAxis, REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { showChance, showNumber } from '../quantity/show.ts';
+import { sourcesWords } from './evidence-words.ts';
 import { causeOf, offsetWords } from './verdict-words.ts';
 
 /** Where each axis stands, a line each. */
@@ -27,6 +28,9 @@ export function sideWords(axis: BareShaftAxis, remedy: Remedy | null): string {
 /** Why this remedy and now. */
 export function whyWords(axis: BareShaftAxis, remedy: Remedy, isOpen: boolean): string {
   const cause = sideWords(axis, remedy);
+  const { seen } = remedy.before;
+  if (seen !== null)
+    return `${cause} by ${sourcesWords(seen.sources)}, where too few shots say it yet. This can be taken back; where they land overrules it.`;
   if (isOpen) {
     const side = Math.max(remedy.before.plusSide, 1 - remedy.before.plusSide);
     return `${cause} with ${showChance(side)}, though this session alone has not settled it: turning this now is worth more than another end.`;

@@ -7,6 +7,12 @@ const SOURCE_NAME: Readonly<Record<EvidenceSource, string>> = {
   paper: 'paper',
   flight: 'flight seen',
 };
+/** `nock attitude and flight seen`. */
+export function sourcesWords(sources: readonly EvidenceSource[]): string {
+  const names = sources.map((source) => SOURCE_NAME[source]);
+  return names.length < 2 ? names.join('') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`;
+}
+
 /** Less sure than this is no side at all. */
 const LEANS = 0.7;
 

@@ -4,6 +4,9 @@ import { showButtInterval } from '../quantity/show.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
 import { FEWEST_EACH } from '../groups/offset-posterior.ts';
+import { lowerFirst } from '../craft/letter-case.ts';
+import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
+import { sourcesWords } from './evidence-words.ts';
 import type { ShotsNeeded } from '../bare-shaft/shots-needed.ts';
 
 export interface VerdictWords {
@@ -46,7 +49,9 @@ export function offsetWords(
 /** The verdict in words: plain first, figures second, what is open third. */
 export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext): VerdictWords {
   const how = howWords(verdict, context);
+  const seen = seenWords(verdict, context);
   if (verdict.outward.offsetMm === null && verdict.up.offsetMm === null) {
+    if (seen !== null) return { ...seen, also: [notEnoughWords(verdict)], how };
     return { says: notEnoughWords(verdict), figure: null, also: [], how };
   }
   const also: string[] = [];
@@ -69,6 +74,12 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
     also.unshift(axisWords('up', up, context));
     return { ...headline('outward', lateralCause, outward, context), also, how };
   }
+  if (seen !== null)
+    return {
+      ...seen,
+      also: [axisWords('up', up, context), axisWords('outward', outward, context), ...also],
+      how,
+    };
   if (outward.call === 'inside' && up.call === 'inside') {
     return { says: 'Inside, both ways. One more end to be sure.', figure: null, also, how };
   }
@@ -81,6 +92,27 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
     how,
   };
 }
+
+/** What was seen rather than shot, up and down first: `Probably stiff, by flight seen:`. */
+function seenWords(
+  { seen }: BareShaftVerdict,
+  { hand, unit }: VerdictContext,
+): Pick<VerdictWords, 'says' | 'figure'> | null {
+  for (const axis of ['up', 'outward'] as const) {
+    const side = seen[axis];
+    if (side === null) continue;
+    const way = axis === 'outward' ? sideOf(side.meanMm, hand) : side.meanMm >= 0 ? 'high' : 'low';
+    const cause = causeOf(axis, side.call) ?? '';
+    return {
+      says: `Probably ${lowerFirst(cause)}, by ${sourcesWords(side.sources)}; impact has not said:`,
+      figure: `${showButtInterval(side.meanMm, NINE_TIMES_IN_TEN * side.sdMm, unit)} ${way} at ${REFERENCE_DISTANCE_M} m.`,
+    };
+  }
+  return null;
+}
+
+/** Half a 90 % interval of a normal, in standard deviations. */
+const NINE_TIMES_IN_TEN = 1.6449;
 
 function headline(
   axis: 'outward' | 'up',

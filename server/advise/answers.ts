@@ -100,6 +100,7 @@ function verdictAnswer(state: BowState): unknown {
     up: axisData(verdict.up),
     shotsCounted: verdict.counted,
     ends: verdict.ends,
+    seenOnly: { outward: verdict.seen.outward, up: verdict.seen.up },
     isScattered: verdict.scattered,
     farOutShotIds: verdict.farOutShotIds,
     isDone: verdict.done,

@@ -125,6 +125,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
                   reckoning={!drawn}
                   onDone={actions.done}
                   onNotNow={actions.notNow}
+                  onWithout={actions.without}
                   onOther={actions.doOther}
                 />
                 <p className="mt-3 min-h-[1lh] text-note text-ink-2">

@@ -62,7 +62,13 @@ function UnseenBench() {
           />
         </div>
         <div>
-          <NextMove move={move} onDone={ignored} onNotNow={ignored} onOther={ignored} />
+          <NextMove
+            move={move}
+            onDone={ignored}
+            onNotNow={ignored}
+            onWithout={ignored}
+            onOther={ignored}
+          />
           <Lately log={log} bow={state.bow} undoneIds={state.undoneIds} onUndo={ignored} />
         </div>
       </div>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { hasAdjustableBolts, hasSideScrews, shootsOffTheShelf } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { showLength, showNumber, showTurns, showWeight } from '#core/quantity/show.ts';
 import { fromStored, G_PER_GR } from '#core/quantity/units.ts';
@@ -208,8 +209,12 @@ function makerLines({ bow }: BowState) {
   const turns = (value: number | undefined) => (value === undefined ? none : showTurns(value));
   return [
     { label: 'Maker’s brace', value: brace, code: 'mb ' },
-    { label: 'Bolt travel', value: turns(maker.boltTravelTurns), code: 'mt ' },
-    { label: 'Side screws', value: turns(maker.sideScrewTurns), code: 'ms ' },
+    ...(hasAdjustableBolts(bow.school)
+      ? [{ label: 'Bolt travel', value: turns(maker.boltTravelTurns), code: 'mt ' }]
+      : []),
+    ...(hasSideScrews(bow)
+      ? [{ label: 'Side screws', value: turns(maker.sideScrewTurns), code: 'ms ' }]
+      : []),
     { label: 'Limb mark', value: mark, code: 'mark ' },
     {
       label: 'Lightest arrow',
@@ -219,10 +224,25 @@ function makerLines({ bow }: BowState) {
           : `${showNumber(maker.leastArrowMassG / G_PER_GR, 0)} gr`,
       code: 'ma ',
     },
-    {
-      label: 'Throat to plunger',
-      value: bow.throatToPlungerMm === undefined ? none : showLength(bow.throatToPlungerMm, bow),
-      code: 'tp ',
-    },
+    ...(shootsOffTheShelf(bow.school)
+      ? []
+      : [
+          {
+            label: 'Throat to plunger',
+            value:
+              bow.throatToPlungerMm === undefined ? none : showLength(bow.throatToPlungerMm, bow),
+            code: 'tp ',
+          },
+        ]),
+    ...(bow.hook === 'stringWalk'
+      ? [
+          {
+            label: 'Crawl',
+            value:
+              bow.crawlMm === undefined ? none : `${showNumber(bow.crawlMm, 0)} mm below the nock`,
+            code: 'cr ',
+          },
+        ]
+      : []),
   ];
 }

@@ -1,6 +1,6 @@
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
-import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { howToRead, READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { learnedGains } from '#core/gains/learned-gains.ts';
 import { presentSpread } from '#core/gains/repeatability.ts';
 import { showNumber } from '#core/quantity/show.ts';
@@ -26,7 +26,7 @@ export function HowToCard({
   return (
     <div className="grid gap-1.5">
       <HowToDrawing kind={kind} hand={state.bow.hand} />
-      <p className="text-row">{facts.howTo}</p>
+      <p className="text-row">{howToRead(kind, state.bow.school)}</p>
       <p className="text-note text-ink-2">Measured from: {facts.datum}.</p>
       <p className="text-note text-ink-2">
         <Fractions text={spreadWords(state, kind)} />

@@ -1,5 +1,5 @@
 import { presentReading } from '#core/gains/present-reading.ts';
-import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { howToRead, READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { isLateral, readingFigure, showReading } from '#core/craft/show-reading.ts';
 import { rightFromOutward } from '#core/craft/handedness.ts';
 import { BRACE_REFERENCE_LABEL } from '#core/craft/bow-terms.ts';
@@ -47,7 +47,7 @@ export function readingView(state: BowState, kind: ReadingKind): ReadingView {
     code: facts.code,
     label: labelOf(state, kind),
     unit: readingFigure(kind, 0, style).unit,
-    howTo: facts.howTo,
+    howTo: howToRead(kind, style.school),
   };
   const present = presentReading(state, kind);
   const target = targetFor(state, kind);

@@ -10,6 +10,7 @@ export function NextMove({
   reckoning = false,
   onDone,
   onNotNow,
+  onWithout,
   onOther,
   compact = false,
 }: {
@@ -18,6 +19,7 @@ export function NextMove({
   readonly reckoning?: boolean;
   readonly onDone: (move: SpokenMove) => void;
   readonly onNotNow: (move: SpokenMove) => void;
+  readonly onWithout: (move: SpokenMove) => void;
   readonly onOther: (move: SpokenMove) => void;
   readonly compact?: boolean;
 }) {
@@ -93,6 +95,11 @@ export function NextMove({
         {move.stop === null && (
           <button type="button" className="link-btn" onClick={() => onNotNow(move)}>
             Not now
+          </button>
+        )}
+        {move.withoutWords !== null && (
+          <button type="button" className="link-btn" onClick={() => onWithout(move)}>
+            {move.withoutWords.label}
           </button>
         )}
       </div>

@@ -1,20 +1,22 @@
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
-import { stepFacts, type StepId } from '#core/craft/steps.ts';
+import type { StepId } from '#core/craft/steps.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { changeDoor } from '#core/limits/change-door.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { SpokenMove } from '#core/words/moves/speak-move.ts';
-import { closingWords } from '#core/words/moves/fine-tuning-move-words.ts';
 import type { AskedChange } from './change-dialog.tsx';
+import { doneEntries } from './done-entries.ts';
 
 type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
 
 export interface MoveActions {
   readonly done: (move: SpokenMove) => void;
   readonly notNow: (move: SpokenMove) => void;
+  /** The step is passed over: its tool is lacking. */
+  readonly without: (move: SpokenMove) => void;
   /** The second-best move was made instead. */
   readonly doOther: (move: SpokenMove) => void;
   /** Changes made together, of the tuner's own choosing. */
@@ -73,54 +75,16 @@ export function useMoveActions(
         case 'enterReading':
           openEntryLine(action.entryText);
           break;
-        case 'confirmStep':
-          append([{ kind: 'stepConfirmed', step: action.step, note: stepFacts(action.step).name }]);
-          break;
         case 'openStep':
           openStep(action.step);
-          break;
-        case 'checkBlame':
-          append([{ kind: 'blameChecked', sessionId: action.sessionId, items: action.items }]);
-          break;
-        case 'shootNearer':
-          append([{ kind: 'sessionClosed', sessionId: action.sessionId }]);
-          void navigate(`/range/${bowId}?session=new`);
-          break;
-        case 'setShaftAside': {
-          const { sessionId, arrow, arrowNumber } = action;
-          append([{ kind: 'shaftSetAside', sessionId, arrow, arrowNumber, aside: true }]);
-          break;
-        }
-        case 'fireShots':
-          append([{ kind: 'shotsFired', count: action.count, note: 'shooting in' }]);
           break;
         case 'shootEnd':
           void navigate(`/range/${bowId}?end=next`);
           break;
-        case 'setAim':
-          append([{ kind: 'aimSet', sessionId: action.sessionId }]);
-          break;
-        case 'narrowExperiment':
-          append([
-            {
-              kind: 'experimentNarrowed',
-              experimentId: action.experimentId,
-              best: action.best,
-              other: action.other,
-            },
-          ]);
-          break;
-        case 'closeExperiment': {
-          const why = closingWords(move);
-          append([
-            { kind: 'experimentClosed', experimentId: action.experimentId, why },
-            { kind: 'stepConfirmed', step: 'fineTuning', note: why },
-          ]);
-          break;
+        default: {
+          append(doneEntries(move));
+          if (action.kind === 'shootNearer') void navigate(`/range/${bowId}?session=new`);
         }
-        case 'nothing':
-          append([{ kind: 'moveSetAside', moveKey: move.key, title: move.title }]);
-          break;
       }
     },
     [append, bowId, makeChanges, navigate, openEntryLine, openStep],
@@ -128,6 +92,13 @@ export function useMoveActions(
   const notNow = useCallback(
     (move: SpokenMove) => {
       append([{ kind: 'moveSetAside', moveKey: move.key, title: move.title }]);
+    },
+    [append],
+  );
+  const without = useCallback(
+    ({ step, withoutWords }: SpokenMove) => {
+      if (step !== null && withoutWords !== null)
+        append([{ kind: 'stepSkipped', step, why: withoutWords.why }]);
     },
     [append],
   );
@@ -145,5 +116,5 @@ export function useMoveActions(
     [asked, log],
   );
   const dropAsked = useCallback(() => setAsked(null), []);
-  return { done, notNow, doOther, makeChanges, asked, logAsked, dropAsked };
+  return { done, notNow, without, doOther, makeChanges, asked, logAsked, dropAsked };
 }

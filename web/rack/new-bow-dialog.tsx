@@ -21,6 +21,8 @@ import {
 } from '#core/craft/bow-terms.ts';
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
+import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
+import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { likelySchool, SCHOOL_HABITS } from '#core/priors/starting-values.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';
@@ -104,11 +106,16 @@ function FiveAnswers({
   const [hook, setHook] = useState<Hook>('split');
   const [purpose, setPurpose] = useState<Purpose>('target');
   const [chosenSchool, setChosenSchool] = useState<School | null>(null);
+  const [crawl, setCrawl] = useState('');
   const [name, setName] = useState('');
   const school = chosenSchool ?? likelySchool(bowKind, hook, purpose);
   const habits = SCHOOL_HABITS[school];
   const finalName = name.trim() === '' ? freeName(taken) : name.trim();
-  const sheet = startingSheet({ bowKind, amoLengthIn, hook, purpose, school }, habits.lengthUnit);
+  const crawlMm = hook === 'stringWalk' ? crawlOf(crawl) : undefined;
+  const sheet = startingSheet(
+    { bowKind, amoLengthIn, hook, purpose, school, crawlMm: crawlMm ?? undefined },
+    habits.lengthUnit,
+  );
 
   const make = () => {
     makeBow([
@@ -126,6 +133,7 @@ function FiveAnswers({
         lengthUnit: habits.lengthUnit,
         division: 16,
         braceReference: habits.braceReference,
+        ...(typeof crawlMm === 'number' ? { crawlMm } : {}),
         maker: {},
         inParts: false,
       },
@@ -137,7 +145,7 @@ function FiveAnswers({
       className="grid grid-cols-1 items-start gap-x-10 gap-y-3 @roomy:grid-cols-[1.1fr_1fr]"
       onSubmit={(event) => {
         event.preventDefault();
-        make();
+        if (crawlMm !== null) make();
       }}
     >
       <div className="grid min-w-0 grid-cols-1 gap-2.5">
@@ -174,6 +182,9 @@ function FiveAnswers({
           options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
           onChange={setHook}
         />
+        {hook === 'stringWalk' && (
+          <CrawlField text={crawl} isProblem={crawlMm === null} onChange={setCrawl} />
+        )}
         <ChoiceRow
           label="Purpose"
           value={purpose}
@@ -189,16 +200,7 @@ function FiveAnswers({
           options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
           onChange={setChosenSchool}
         />
-        <label>
-          <span className="label">Name, if you like</span>
-          <input
-            className="field"
-            value={name}
-            maxLength={80}
-            placeholder={freeName(taken)}
-            onChange={(event) => setName(event.target.value)}
-          />
-        </label>
+        <NameField name={name} free={freeName(taken)} onChange={setName} />
       </div>{' '}
       <FilledFromSchool habits={habits.why} rows={sheet} />
       <SheetActions>
@@ -210,6 +212,60 @@ function FiveAnswers({
         </button>
       </SheetActions>
     </form>
+  );
+}
+
+function NameField({
+  name,
+  free,
+  onChange,
+}: {
+  readonly name: string;
+  /** What it is called when nothing is typed. */
+  readonly free: string;
+  readonly onChange: (name: string) => void;
+}) {
+  return (
+    <label>
+      <span className="label">Name, if you like</span>
+      <input
+        className="field"
+        value={name}
+        maxLength={80}
+        placeholder={free}
+        onChange={(event) => onChange(event.target.value)}
+      />
+    </label>
+  );
+}
+
+/** How deep the hook stands below the nock; it may be left open. */
+function CrawlField({
+  text,
+  isProblem,
+  onChange,
+}: {
+  readonly text: string;
+  readonly isProblem: boolean;
+  readonly onChange: (text: string) => void;
+}) {
+  return (
+    <label>
+      <span className="label">Crawl at the distance shot most, mm; it can follow</span>
+      <input
+        className="field w-32"
+        inputMode="decimal"
+        value={text}
+        aria-invalid={isProblem}
+        aria-describedby={isProblem ? 'crawl-problem' : undefined}
+        onChange={(event) => onChange(event.target.value)}
+      />
+      {isProblem && (
+        <span id="crawl-problem" role="alert" className="block text-note text-stop">
+          A crawl is {MOST_CRAWL[0]} to {MOST_CRAWL[1]} mm below the nock.
+        </span>
+      )}
+    </label>
   );
 }
 
@@ -247,6 +303,17 @@ function FilledFromSchool({
       </p>
     </section>
   );
+}
+
+const MOST_CRAWL = FACT_RANGES.crawlMm;
+
+/** A crawl as typed, mm; undefined where nothing was, null where it cannot be. */
+function crawlOf(text: string): number | undefined | null {
+  if (text.trim() === '') return undefined;
+  const read = readAmounts(text);
+  const [amount, more] = read.ok ? read.amounts : [];
+  if (amount === undefined || more !== undefined || (amount.unit ?? 'mm') !== 'mm') return null;
+  return amount.value >= MOST_CRAWL[0] && amount.value <= MOST_CRAWL[1] ? amount.value : null;
 }
 
 function freeName(taken: readonly string[]): string {

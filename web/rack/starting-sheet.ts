@@ -1,3 +1,4 @@
+import { hasAdjustableBolts } from '#core/craft/bow-terms.ts';
 import {
   purposeToleranceMm,
   type StartingFrom,
@@ -48,11 +49,15 @@ export function startingSheet(from: StartingFrom, lengthUnit: 'in' | 'mm'): read
       why: tiller.why,
     },
     { name: 'Nocking height', value: range(nocking), why: nocking.why },
-    {
-      name: 'Bolt travel',
-      value: `0 to ${GUESSED_BOLT_TRAVEL_TURNS} turns out`,
-      why: 'A guess until the maker’s figure is known.',
-    },
+    ...(hasAdjustableBolts(from.school)
+      ? [
+          {
+            name: 'Bolt travel',
+            value: `0 to ${GUESSED_BOLT_TRAVEL_TURNS} turns out`,
+            why: 'A guess until the maker’s figure is known.',
+          },
+        ]
+      : []),
     {
       name: 'Bare-shaft distance',
       value: `${bareShaftDistanceM} m`,

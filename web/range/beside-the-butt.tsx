@@ -64,6 +64,7 @@ export function BesideTheButt({
             move={move}
             onDone={done}
             onNotNow={actions.notNow}
+            onWithout={actions.without}
             onOther={actions.doOther}
             compact
           />
@@ -98,6 +99,7 @@ export function UnderTheButt({
           move={move}
           onDone={done}
           onNotNow={actions.notNow}
+          onWithout={actions.without}
           onOther={actions.doOther}
           compact
         />

@@ -7,7 +7,14 @@ import {
   PURPOSES,
   SCHOOLS,
 } from '../../craft/bow-terms.ts';
-import { amoDrawMm, arrowFacts, division, makerFigures, throatToPlungerMm } from './fact-parts.ts';
+import {
+  amoDrawMm,
+  arrowFacts,
+  crawlMm,
+  division,
+  makerFigures,
+  throatToPlungerMm,
+} from './fact-parts.ts';
 import { id, name, shortText } from './parts.ts';
 import { entryKind, tellsOnly } from './entry-kind.ts';
 
@@ -30,6 +37,7 @@ export const bowMade = entryKind({
     throatToPlungerMm: throatToPlungerMm.optional(),
     maker: makerFigures,
     amoDrawMm: amoDrawMm.optional(),
+    crawlMm: crawlMm.optional(),
     twistsAtStart: z.int().min(0).max(90).optional(),
     boltTurnsOutAtStart: z.number().min(0).max(20).optional(),
     arrow: arrowFacts.optional(),

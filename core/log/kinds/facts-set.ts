@@ -14,7 +14,7 @@ import type { BowDraft, EntryPlace } from '../bow-draft.ts';
 import { archerChanges, braceShiftMm, withLaterFacts } from '../bow-facts.ts';
 import { BRACE_FIGURES, type BodyOf, type BowFacts } from '../entry.ts';
 import { mirrorSession } from '../shooting.ts';
-import { amoDrawMm, makerFigures, throatToPlungerMm } from './fact-parts.ts';
+import { amoDrawMm, crawlMm, makerFigures, throatToPlungerMm } from './fact-parts.ts';
 import { name, positive, shortText } from './parts.ts';
 import { entryKind } from './entry-kind.ts';
 
@@ -25,6 +25,7 @@ export const factsSet = entryKind({
     facts: z.strictObject({
       maker: makerFigures.optional(),
       amoDrawMm: amoDrawMm.optional(),
+      crawlMm: crawlMm.optional(),
       throatToPlungerMm: throatToPlungerMm.optional(),
       arrowMassG: positive.max(200).optional(),
       name: shortText.optional(),
@@ -44,6 +45,8 @@ export const factsSet = entryKind({
       draft.archerSince = place.index;
       draft.items.push(anotherHold(place, facts.hook ?? bow.hook));
     }
+    if (facts.crawlMm !== undefined && bow.crawlMm !== undefined && facts.crawlMm !== bow.crawlMm)
+      draft.items.push(anotherCrawl(place, facts.crawlMm));
     if (facts.hand !== undefined && facts.hand !== bow.hand) mirrorAll(draft);
     moveBrace(draft, braceShiftMm(bow, facts));
     draft.bow = withLaterFacts(bow, facts);
@@ -61,6 +64,19 @@ function anotherHold({ id, at, index }: EntryPlace, hook: BowFacts['hook']) {
     item: 'hook',
     described: HOOK_LABEL[hook],
     touches: ITEM_TOUCHES.hook,
+  } as const;
+}
+
+/** The hook stands elsewhere on the string from now on: what was read and shot with it is in doubt. */
+function anotherCrawl({ id, at, index }: EntryPlace, crawlMm: number) {
+  return {
+    kind: 'item',
+    entryId: id,
+    index,
+    at,
+    item: 'crawl',
+    described: `${crawlMm} mm`,
+    touches: ITEM_TOUCHES.crawl,
   } as const;
 }
 
@@ -95,6 +111,7 @@ function factWords(facts: BodyOf<'factsSet'>['facts']): string {
   const words: Partial<Record<keyof typeof facts, string>> = {
     maker: 'maker’s figures',
     amoDrawMm: 'draw length',
+    crawlMm: 'crawl',
     throatToPlungerMm: 'throat to plunger',
     arrowMassG: 'arrow’s mass',
     name: `name ${facts.name ?? ''}`,

@@ -3,7 +3,7 @@ import type { BareShaftBecause, OtherBecause } from '../../advice/move-because.t
 import type { BlameWhy } from '../../bare-shaft/bare-shaft-decision.ts';
 import { type Remedy, remedyEffect } from '../../bare-shaft/remedies.ts';
 import type { SpentControl } from '../../bare-shaft/spent-controls.ts';
-import { BLAME_LIST } from '../../craft/blame-list.ts';
+import { blameList } from '../../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../../craft/controls.ts';
 import type { AxisVerdict } from '../../groups/axis-verdict.ts';
 import type { BowState } from '../../log/bow-state.ts';
@@ -116,12 +116,17 @@ const BLAME_BECAUSE: Readonly<Record<BlameWhy, string>> = {
 };
 
 /** Before bow or arrow is blamed: what is to be looked at, in order. */
-export function blameMoveWords({ decision: { why, items } }: Because<'bareShaftBlame'>): MoveWords {
+export function blameMoveWords(
+  { bow }: BowState,
+  { decision: { why, items } }: Because<'bareShaftBlame'>,
+): MoveWords {
   return {
     ...shootWords(
       'Check before blaming bow or arrow',
       BLAME_BECAUSE[why],
-      BLAME_LIST.filter(({ id }) => items.includes(id)).map(({ words }) => words),
+      blameList(bow.school)
+        .filter(({ id }) => items.includes(id))
+        .map(({ words }) => words),
     ),
     expect: 'Go through the list, in order',
     doneLabel: 'All looked at',
@@ -147,7 +152,7 @@ export function bounceMoveWords(
 function figureWords(
   { bow: { hand } }: BowState,
   { verdict, session, axis }: Pick<Because<'bareShaftMend'>, 'verdict' | 'session' | 'axis'>,
-  outlook: Remedy['before'],
+  outlook: Remedy['after'],
 ): string {
   const scale = session.distanceM / REFERENCE_DISTANCE_M;
   const { offsetMm, plusMinusMm } = remedyEffect.standing(outlook);

@@ -6,7 +6,7 @@ import {
   PURPOSE_LABEL,
 } from '../../craft/bow-terms.ts';
 import { lowerFirst, upperFirst } from '../../craft/letter-case.ts';
-import { READINGS, type ReadingKind } from '../../craft/readings.ts';
+import { howToRead, READINGS, type ReadingKind } from '../../craft/readings.ts';
 import { isLateral, showReading } from '../../craft/show-reading.ts';
 import { presentReading } from '../../gains/present-reading.ts';
 import type { BowState } from '../../log/bow-state.ts';
@@ -49,7 +49,7 @@ export function measureWords(
     reasons: [
       `Order of work: ${lowerFirst(step.why)}`,
       `Cleared by ${clearing.of.map((of) => lowerFirst(READINGS[of].name)).join(' and ')}, ${count === 1 ? 'one reading' : `${count} readings`}${clearing.of.length > 1 ? ' each' : ''}; replicates on one line count.`,
-      facts.howTo,
+      howToRead(reading, state.bow.school),
     ],
     wouldChange: 'Set it aside with “Not now”: later steps stay open to you.',
     thenCheck: `Type ${facts.code} and ${count > 1 ? `${COUNT_WORDS[count] ?? count} readings with spaces between` : 'the reading'}.`,

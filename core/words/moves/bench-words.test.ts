@@ -31,6 +31,7 @@ describe('what is said of one control', () => {
     why: 'Because.',
     source: 'rule of thumb',
     limit: null,
+    place: null,
   } satisfies Target;
   const because = {
     topic: 'oneControl',

@@ -73,6 +73,25 @@ export function pocketSpentWords(
   };
 }
 
+/** Nothing on this bow sets its limb line. */
+export function limbLineAsBuiltWords(
+  { bow }: BowState,
+  { status, limb, offMm }: Because<'limbLineAsBuilt'>,
+): MoveWords {
+  return {
+    ...plainWords(`Look why the string leaves the ${limb.toLowerCase()} limb’s middle`),
+    why: `The string passes ${offWords(offMm, bow.hand)} of the ${limb.toLowerCase()} gauge’s middle, and this bow has nothing to set it with.`,
+    reasons: [
+      'Loops in their grooves, limbs seated, the bow strung straight with the stringer: unstring, string again, look again.',
+      'A limb that stays twisted is for a bow technician before the bow is drawn again.',
+      status.step.why,
+    ],
+    wouldChange: 'A fresh look after stringing it again.',
+    thenCheck: 'Limb line, top and bottom.',
+    doneLabel: 'Understood',
+  };
+}
+
 /** Both gauges are right and the rod is not. */
 export function rodOffWords({ bow }: BowState, { offMm }: Because<'rodOff'>): MoveWords {
   return {

@@ -140,6 +140,16 @@ export function countTwistsWords({ status }: OfStep): MoveWords {
   };
 }
 
+/** Who walks the string: how far below the nock. */
+export function askCrawlWords({ status }: OfStep): MoveWords {
+  return {
+    ...stepMoveWords(status, 'Say how deep the crawl is'),
+    why: 'The hook stands below the nock and loads the bottom limb: starting tiller and nocking height depend on how far.',
+    thenCheck: 'Type cr and the mm below the nock at the distance shot most; 0 right under it.',
+    doneLabel: 'Enter it',
+  };
+}
+
 /** Before a bolt is turned somebody has to know where it stands. */
 export function countBoltsWords({ bow }: BowState, { status }: OfStep): MoveWords {
   const travel = boltTravel(bow);
@@ -152,10 +162,10 @@ export function countBoltsWords({ bow }: BowState, { status }: OfStep): MoveWord
 }
 
 /** Off the shelf, weight and tiller are as built. */
-export function asBuiltWords({ status }: OfStep): MoveWords {
+export function asBuiltWords({ bow }: BowState, { status }: OfStep): MoveWords {
   return {
     ...stepMoveWords(status, `${status.step.name} is as built`),
-    why: `It is ${stepWords(status)}, and this bow’s bolts are for assembly only. Tune what can be moved: twists, nocking point, arrow.`,
+    why: `It is ${stepWords(status)}, and ${bow.bowKind === 'longbow' ? 'this bow has no bolts' : 'this bow’s bolts are for assembly only'}. Tune what can be moved: twists, nocking point, arrow.`,
     wouldChange: 'A limb pad or another limb: work for a bow technician.',
     doneLabel: 'Understood',
   };

@@ -1,5 +1,5 @@
 import type { BareShaftBecause } from '../../advice/move-because.ts';
-import { BLAME_LIST } from '../../craft/blame-list.ts';
+import { blameList } from '../../craft/blame-list.ts';
 import type { Hand } from '../../craft/bow-terms.ts';
 import { sideOf } from '../../craft/handedness.ts';
 import { upperFirst } from '../../craft/letter-case.ts';
@@ -54,7 +54,7 @@ export function setAsideWords(
 
 /** Half of them do one thing, half another. */
 export function twoHeapsWords(
-  { bow: { hand } }: BowState,
+  { bow: { hand, school } }: BowState,
   { decision: { heaps }, items }: Because<'bareShaftTwoHeaps'>,
 ): MoveWords {
   return {
@@ -62,7 +62,9 @@ export function twoHeapsWords(
     expect: `${heaps.shots} of ${heaps.of} bare shafts land ${apartWords(heaps, hand)} of the rest`,
     why: 'Bare shafts in two heaps are two shots, not one with scatter: usually contact half the time. Their middle is no offset, and no turn mends it.',
     reasons: [
-      ...BLAME_LIST.filter(({ id }) => items.includes(id)).map(({ words }) => words),
+      ...blameList(school)
+        .filter(({ id }) => items.includes(id))
+        .map(({ words }) => words),
       'Number the shafts, if they are not: one heap may be one shaft.',
     ],
     wouldChange: 'The same shafts always in the same heap: then it is the shafts.',

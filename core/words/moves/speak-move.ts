@@ -17,13 +17,19 @@ import {
 } from './bare-shaft-move-words.ts';
 import { confirmWords, measureWords, readAgainWords, shootInWords } from './bench-move-words.ts';
 import { fineTuningMoveWords } from './fine-tuning-move-words.ts';
-import { pocketSpentWords, rodOffWords, sideScrewWords } from './limb-line-move-words.ts';
+import {
+  limbLineAsBuiltWords,
+  pocketSpentWords,
+  rodOffWords,
+  sideScrewWords,
+} from './limb-line-move-words.ts';
 import { makeSafeWords } from './make-safe-words.ts';
 import type { MoveWords } from './move-words.ts';
 import { setAsideWords, twoHeapsWords } from './shaft-move-words.ts';
 import { oneControlWords } from './one-control-words.ts';
 import {
   asBuiltWords,
+  askCrawlWords,
   countBoltsWords,
   countTwistsWords,
   otherStringWords,
@@ -50,7 +56,13 @@ interface SpokenOther extends OtherMove {
 export interface SpokenMove extends Omit<Move, 'runnerUp' | 'likelyAfter'>, MoveWords {
   readonly runnerUp: SpokenOther | null;
   readonly likelyAfter: SpokenMove | null;
+  /** What to press, and what is then written down, where a tool is lacking. */
+  readonly withoutWords: { readonly label: string; readonly why: string } | null;
 }
+
+const WITHOUT_WORDS = {
+  scale: { label: 'No scale here', why: 'no scale' },
+} as const;
 
 /** Every sentence of a move, made from its data and the bow's; nothing is decided here. */
 export function speakMove(state: BowState, move: Move): SpokenMove {
@@ -67,6 +79,7 @@ export function speakMove(state: BowState, move: Move): SpokenMove {
             expect: otherExpect(state, runnerUp.because),
           },
     likelyAfter: likelyAfter === null ? null : speakMove(state, likelyAfter),
+    withoutWords: move.without === null ? null : WITHOUT_WORDS[move.without],
   };
 }
 
@@ -95,14 +108,18 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return countTwistsWords(because);
     case 'countBolts':
       return countBoltsWords(state, because);
+    case 'askCrawl':
+      return askCrawlWords(because);
     case 'asBuilt':
-      return asBuiltWords(because);
+      return asBuiltWords(state, because);
     case 'confirm':
       return confirmWords(state, because);
     case 'shootIn':
       return shootInWords(because);
     case 'sideScrews':
       return sideScrewWords(state, because);
+    case 'limbLineAsBuilt':
+      return limbLineAsBuiltWords(state, because);
     case 'pocketSpent':
       return pocketSpentWords(state, because);
     case 'rodOff':
@@ -120,7 +137,7 @@ function wordsOf(state: BowState, move: Move): MoveWords {
     case 'bareShaftTwoHeaps':
       return twoHeapsWords(state, because);
     case 'bareShaftBlame':
-      return blameMoveWords(because);
+      return blameMoveWords(state, because);
     case 'bareShaftBounce':
       return bounceMoveWords(state, because);
     case 'bareShaftMend':

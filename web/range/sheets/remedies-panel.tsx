@@ -8,7 +8,7 @@ import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { neededWords } from '#core/words/verdict-words.ts';
 import { useNeeded } from '../session/use-needed.ts';
-import { bareShaftOutlook } from '#core/bare-shaft/bare-shaft-outlook.ts';
+import { presentOutlook } from '#core/bare-shaft/present-outlook.ts';
 import { type Remedy, remediesFor, remedyEffect } from '#core/bare-shaft/remedies.ts';
 import { sideEffects } from '#core/words/remedy-words.ts';
 import { Fractions } from '../../ui/fractions.tsx';
@@ -87,7 +87,7 @@ function AxisRemedies({
   readonly onMake: Parameters<typeof RemediesPanel>[0]['onMake'];
 }) {
   const remedies = remediesFor(state, session, axis);
-  const before = bareShaftOutlook(state, session, axis);
+  const before = presentOutlook(state, session, axis);
   const words = (mm: number) =>
     axis === 'bareShaftUp' ? (mm >= 0 ? 'up' : 'down') : sideOf(mm, state.bow.hand);
   const standingWords = (mm: number) =>
