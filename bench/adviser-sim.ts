@@ -214,7 +214,11 @@ function outcome(bow: DrawnBow, archer: SimulatedArcher, counts: Counts): ButtOu
 
 /** Tunes one bow by following the program's next move, through log, fold and advice. */
 export function tuneByAdvice(seed: number, misfitSdMm: number): ButtOutcome {
-  const bow = drawBow(seed, misfitSdMm);
+  return tuneDrawn(seed, drawBow(seed, misfitSdMm));
+}
+
+/** The same for a bow that is given. */
+export function tuneDrawn(seed: number, bow: DrawnBow): ButtOutcome {
   const { record, archer } = begin(seed, bow);
   const counts = noCounts();
   let sessionId = 'tuning';

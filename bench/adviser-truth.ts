@@ -105,6 +105,41 @@ export function drawBow(seed: number, misfitSdMm: number): DrawnBow {
   return { school, truth, reach, tolerance, canBeMended: canBeMended(truth, reach, tolerance) };
 }
 
+/** A bow that answers by the rules of thumb, with an ordinary archer, off by just so much. */
+export function plainBow(startOutwardMm: number, startUpMm: number, scatterMm: number): DrawnBow {
+  const drawn = drawBow(1, 0);
+  const gains = (axis: BareShaftAxis, controls: readonly Control[]) =>
+    new Map(controls.map((one) => [one, bareShaftGain(axis, one, WEIGHT_N).mean] as const));
+  const truth: ShootingTruth = {
+    ...drawn.truth,
+    startOutwardMm,
+    startUpMm,
+    scatterMm,
+    scatterUpMm: scatterMm,
+    outwardGains: gains('bareShaftOutward', OUTWARD_CONTROLS),
+    upGains: gains('bareShaftUp', ['nockingPoint', 'restHeight']),
+    heavyTails: false,
+    turned: null,
+    bareFactor: 1.25,
+    bounceBelowMm: null,
+    pluckedShare: 0,
+  };
+  const reach = {
+    preloadTurns: PRELOAD_ROOM_TURNS,
+    pointG: POINT_ROOM_G,
+    mostCutMm: CUT_ROOM_MM,
+  };
+  const half = Math.max(TARGET_TOLERANCE_MM, scatterMm);
+  const tolerance = { outwardMm: half, upMm: half };
+  return {
+    school: 'sighted',
+    truth,
+    reach,
+    tolerance,
+    canBeMended: canBeMended(truth, reach, tolerance),
+  };
+}
+
 /** Whether what everybody turns is enough, or not even all there is would be. */
 function canBeMended(
   { outwardGains, upGains, startOutwardMm, startUpMm, turned }: ShootingTruth,

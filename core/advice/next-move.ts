@@ -64,7 +64,7 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
       const together = allowed(setupBlockMove(state, steps, nowMs));
       if (together !== null) return together;
     }
-    if (status.state === 'holds' && status.step.id !== 'bareShaft') continue;
+    if (status.state === 'holds') continue;
     const move = allowed(moveForStep(state, status));
     if (move !== null) return move;
   }

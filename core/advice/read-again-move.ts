@@ -17,6 +17,8 @@ export function readAgainMove(state: BowState, status: StepStatus): Move | null 
   const pooledMm = pooledValue(state, reading);
   if (limit === null || pooledMm === null || before === undefined || last === undefined)
     return null;
+  // Read again already: replicates on one line are as good as lines of their own.
+  if (last.values.length > 1) return null;
   const outside = (value: number) => beyondBand(value, limit) !== 0;
   if (!outside(last.mean) || outside(before.mean) || outside(pooledMm)) return null;
   const again = measureMove({ ...status, missing: [reading] });

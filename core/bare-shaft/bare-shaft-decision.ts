@@ -55,7 +55,13 @@ export type BareShaftDecision =
   /** `likely` would be made if the next end agrees. */
   | {
       readonly kind: 'shoot';
-      readonly why: 'oneMoreInside' | 'oneLook' | 'verticalFirst' | 'undecided' | 'proveTheMove';
+      readonly why:
+        | 'oneMoreInside'
+        | 'oneLook'
+        | 'sureButSmall'
+        | 'verticalFirst'
+        | 'undecided'
+        | 'proveTheMove';
       readonly axis: BareShaftAxis | null;
       readonly likely: Remedy | null;
     }
@@ -131,6 +137,15 @@ export function bareShaftDecision(
   for (const one of [vertical, lateral])
     if (one.kind === 'oneLook')
       return { kind: 'shoot', why: 'oneLook', axis: one.axis, likely: one.remedy };
+  // What the verdict has called is not called undecided here.
+  const called = BARE_SHAFT_AXES.toReversed().find((axis) => isOutCalled(verdict, axis));
+  if (called !== undefined)
+    return {
+      kind: 'shoot',
+      why: verdict[SHORT[called]].holds ? 'sureButSmall' : 'oneLook',
+      axis: called,
+      likely: null,
+    };
   const bothInside = verdict.up.call === 'inside' && verdict.outward.call === 'inside';
   return {
     kind: 'shoot',
@@ -138,6 +153,14 @@ export function bareShaftDecision(
     axis: null,
     likely: null,
   };
+}
+
+/** Which axis of a verdict. */
+const SHORT = { bareShaftUp: 'up', bareShaftOutward: 'outward' } as const;
+
+function isOutCalled(verdict: BareShaftVerdict, axis: BareShaftAxis): boolean {
+  const { call } = verdict[SHORT[axis]];
+  return call === 'plus' || call === 'minus';
 }
 
 /** Whether something that moves bare shafts was changed since the last end was shot. */

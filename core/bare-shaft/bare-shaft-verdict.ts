@@ -36,6 +36,8 @@ export interface BareShaftVerdict {
   readonly scattered: boolean;
   /** Not called, but far from the others: pointed at, never dropped. */
   readonly farOutShotIds: readonly string[];
+  /** Bare and fletched were never shot in one end: an aim that wanders between ends is in the offset. */
+  readonly neverMixed: boolean;
   /** What flight, nocks and paper make likely on an axis that impact has not decided. */
   readonly seen: { readonly outward: ProvisionalSide | null; readonly up: ProvisionalSide | null };
   /** Both axes inside, strongly, over at least two ends. */
@@ -124,6 +126,7 @@ export function bareShaftVerdict(
     ends: new Set(judged.map((shot) => shot.endNumber)).size,
     scattered: isScattered(outward, up),
     farOutShotIds: farOutShots(judged),
+    neverMixed: isNeverMixed(judged),
     seen: { outward: null, up: null },
     done: outward.done && up.done,
   };
@@ -146,6 +149,15 @@ function endsOf(shots: readonly Shot[], axis: (shot: Shot) => number): readonly 
     (shot.arrow === 'bare' ? end.bareMm : end.fletchedMm).push(axis(shot));
   }
   return [...ends.entries()].sort(([one], [other]) => one - other).map(([, end]) => end);
+}
+
+function isNeverMixed(shots: readonly Shot[]): boolean {
+  const endsOfKind = (arrow: Shot['arrow']) =>
+    new Set(
+      shots.filter((shot) => shot.arrow === arrow && isCounted(shot)).map((one) => one.endNumber),
+    );
+  const [fletched, bare] = [endsOfKind('fletched'), endsOfKind('bare')];
+  return fletched.size > 0 && bare.size > 0 && ![...bare].some((end) => fletched.has(end));
 }
 
 function isScattered(outward: AxisVerdict, up: AxisVerdict): boolean {

@@ -247,10 +247,9 @@ function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
     return { ...base, state: 'stale', because: { kind: 'upset', axes, by: upsetBy } };
   }
   const { up, outward, done } = vertical.verdict;
-  if (up.call === 'inside' && outward.call === 'inside') {
-    const because: StepBecause = done ? { kind: 'cleared', shots: null } : { kind: 'oneMoreEnd' };
-    return { ...base, state: 'holds', because };
-  }
+  if (done) return { ...base, state: 'holds', because: { kind: 'cleared', shots: null } };
+  if (up.call === 'inside' && outward.call === 'inside')
+    return { ...base, state: 'toDo', because: { kind: 'oneMoreEnd' } };
   if (isOut(up) || isOut(outward)) {
     const axis = isOut(up) ? 'vertical' : 'lateral';
     return { ...base, state: 'outOfBand', because: { kind: 'bareShaftOut', axis } };

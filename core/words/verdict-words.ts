@@ -46,6 +46,10 @@ export function offsetWords(
   return `${showButtInterval(verdict.offsetMm, verdict.plusMinusMm, unit)} ${way}`;
 }
 
+/** Why both kinds belong in one end. */
+export const MIX_WORDS =
+  'Shoot bare and fletched in one end, mixed: shot in different ends, an aim that wandered in between passes for an offset.';
+
 /** The verdict in words: plain first, figures second, what is open third. */
 export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext): VerdictWords {
   const how = howWords(verdict, context);
@@ -55,6 +59,7 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
     return { says: notEnoughWords(verdict), figure: null, also: [], how };
   }
   const also: string[] = [];
+  if (verdict.neverMixed) also.push(MIX_WORDS);
   if (verdict.scattered) {
     also.push(
       'Bare shafts scatter more than the bow can explain: form, nock fit and contact first.',

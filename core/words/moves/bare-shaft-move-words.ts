@@ -5,6 +5,7 @@ import { type Remedy, remedyEffect } from '../../bare-shaft/remedies.ts';
 import type { SpentControl } from '../../bare-shaft/spent-controls.ts';
 import { blameList } from '../../craft/blame-list.ts';
 import { CONTROL_FACTS, movesWords, showAmount } from '../../craft/controls.ts';
+import { lowerFirst } from '../../craft/letter-case.ts';
 import type { AxisVerdict } from '../../groups/axis-verdict.ts';
 import type { BowState } from '../../log/bow-state.ts';
 import {
@@ -15,7 +16,7 @@ import {
 import { showChance, showNumber } from '../../quantity/show.ts';
 import { axisLines, effectWords, sideWords, whyWords } from '../bare-shaft-words.ts';
 import { sideEffects } from '../remedy-words.ts';
-import { causeOf, offsetWords } from '../verdict-words.ts';
+import { causeOf, MIX_WORDS, offsetWords } from '../verdict-words.ts';
 import { type MoveWords, plainWords } from './move-words.ts';
 
 type Because<Topic extends BareShaftBecause['topic']> = Extract<
@@ -79,8 +80,10 @@ export function waitMoveWords(
   state: BowState,
   { verdict, decision: { why, axis, likely } }: Because<'bareShaftWait'>,
 ): MoveWords {
-  const reasons = axisLines(state, verdict);
-  const cause = axis === null ? '' : sideWords(axis, likely).toLowerCase();
+  const reasons = [...axisLines(state, verdict), ...(verdict.neverMixed ? [MIX_WORDS] : [])];
+  const called =
+    axis === null ? null : causeOf(VERDICT_AXIS[axis], verdict[VERDICT_AXIS[axis]].call);
+  const cause = axis === null ? '' : lowerFirst(called ?? sideWords(axis, likely));
   const again = (because: string) => shootWords('Shoot again, touch nothing', because, reasons);
   switch (why) {
     case 'oneMoreInside':
@@ -91,6 +94,10 @@ export function waitMoveWords(
       );
     case 'oneLook':
       return again(`One look says ${cause}. One end proves nothing; two that agree do.`);
+    case 'sureButSmall':
+      return again(
+        `It is ${cause}, but by so little that a turn could as well make it worse. Another end tells how far to go.`,
+      );
     case 'proveTheMove':
       return shootWords(
         'Shoot an end before anything else is turned',

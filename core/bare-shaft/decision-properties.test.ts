@@ -1,0 +1,145 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { nextMove } from '../advice/next-move.ts';
+import { readEntryLine } from '../entry-line/read-entry-line.ts';
+import { BowLog } from '../fixtures/bow-log.ts';
+import type { Hand } from '../craft/bow-terms.ts';
+import { seededUniform, standardNormal } from '../numeric/random.ts';
+import { sessionVerdict } from './bare-shaft-evidence.ts';
+
+interface Shooting {
+  readonly seed: number;
+  readonly offMm: number;
+  readonly upMm: number;
+  readonly scatterMm: number;
+  readonly ends: number;
+}
+const shooting: fc.Arbitrary<Shooting> = fc.record({
+  seed: fc.integer({ min: 1, max: 1e6 }),
+  offMm: fc.integer({ min: -120, max: 120 }),
+  upMm: fc.integer({ min: -120, max: 120 }),
+  scatterMm: fc.integer({ min: 6, max: 40 }),
+  ends: fc.integer({ min: 1, max: 4 }),
+});
+
+/** A session of these shots; each end in the order `order` puts it. */
+function logOf(
+  { seed, offMm, upMm, scatterMm, ends }: Shooting,
+  {
+    hand = 'right',
+    order = (n: number) => Array.from({ length: n }, (_, at) => at),
+  }: {
+    readonly hand?: Hand;
+    readonly order?: (n: number) => readonly number[];
+  } = {},
+): BowLog {
+  const normal = standardNormal(seededUniform(seed));
+  const log = new BowLog({
+    hand,
+    arrow: { described: '', lengthMm: 780, diameterMm: 6, pointMassG: 6.48 },
+    amoDrawMm: 711,
+  }).settle();
+  const sessionId = log.open();
+  for (let endNumber = 1; endNumber <= ends; endNumber += 1) {
+    const shots = Array.from({ length: 9 }, (_, at) => ({
+      arrow: at < 6 ? ('fletched' as const) : ('bare' as const),
+      arrowNumber: (at % 6) + 1,
+      outwardMm: Math.round((at < 6 ? 0 : offMm) + scatterMm * normal()),
+      upMm: Math.round((at < 6 ? 0 : upMm) + scatterMm * normal()),
+    }));
+    for (const at of order(shots.length))
+      log.add({
+        kind: 'shotPlaced',
+        shotId: `${endNumber}-${at}`,
+        sessionId,
+        endNumber,
+        calledBad: false,
+        ...shots[at]!,
+      });
+  }
+  return log;
+}
+
+/** What is decided, as data that does not name entries. */
+function decisionOf(log: BowLog): unknown {
+  const { state } = log;
+  const move = nextMove(state, log.nowMs);
+  const { outward, up, done } = sessionVerdict(state, state.sessions.at(-1)!);
+  return {
+    key: move?.key ?? null,
+    action: move?.action ?? null,
+    calls: [outward.call, outward.holds, up.call, up.holds, done],
+    offsets: [outward.offsetMm, up.offsetMm].map((mm) => (mm === null ? null : mm.toFixed(6))),
+  };
+}
+
+describe('the same decision', () => {
+  it('in whatever order the shots of an end were written down', () => {
+    fc.assert(
+      fc.property(
+        shooting,
+        fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 9, maxLength: 9 }),
+        (shot, keys) => {
+          const order = (n: number) =>
+            Array.from({ length: n }, (_, at) => at).toSorted((a, b) => keys[a]! - keys[b]!);
+          expect(decisionOf(logOf(shot, { order }))).toEqual(decisionOf(logOf(shot)));
+        },
+      ),
+      { numRuns: 30 },
+    );
+  });
+
+  it('for either hand: outward is outward', () => {
+    fc.assert(
+      fc.property(shooting, (shot) => {
+        expect(decisionOf(logOf(shot, { hand: 'left' }))).toEqual(decisionOf(logOf(shot)));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('typed in inches or in millimetres, on one line or on two', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 8 * 64 + 8, max: 8 * 64 + 44 }),
+        fc.integer({ min: 7 * 64 - 32, max: 7 * 64 + 32 }),
+        fc.integer({ min: -20, max: 40 }),
+        (brace64, tiller64, apart64) => {
+          const enter = (...lines: readonly string[]) => {
+            const log = new BowLog({ lengthUnit: 'in', division: 64 }).settle();
+            for (const line of lines) {
+              const read = readEntryLine(line, log.state);
+              if (read.kind === 'ready') for (const body of read.bodies) log.add(body);
+              else if (read.kind === 'question')
+                for (const body of read.choices.at(-1)!.bodies) log.add(body);
+              else throw new Error(`${line}: ${read.kind}`);
+            }
+            const move = nextMove(log.state, log.nowMs);
+            return { key: move?.key ?? null, action: move?.action ?? null };
+          };
+          const mm = (n64: number) => `${((25.4 * n64) / 64).toFixed(3)} mm`;
+          const inches = (n64: number) => `${Math.floor(n64 / 64)} ${n64 % 64}/64 in`;
+          const bottom64 = tiller64 - apart64;
+          const asInches = enter(
+            `b ${inches(brace64)} ${inches(brace64)} ${inches(brace64)}`,
+            `tt ${inches(tiller64)}`,
+            `tb ${inches(bottom64)}`,
+          );
+          const asMm = enter(
+            `b ${mm(brace64)} ${mm(brace64)} ${mm(brace64)}`,
+            `tt ${mm(tiller64)}`,
+            `tb ${mm(bottom64)}`,
+          );
+          expect(asMm).toEqual(asInches);
+          const onThreeLines = enter(
+            ...[1, 2, 3].map(() => `b ${mm(brace64)}`),
+            `tt ${mm(tiller64)}`,
+            `tb ${mm(bottom64)}`,
+          );
+          expect(onThreeLines).toEqual(asMm);
+        },
+      ),
+      { numRuns: 20 },
+    );
+  });
+});

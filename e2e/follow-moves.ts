@@ -1,0 +1,116 @@
+import type { Locator, Page } from '@playwright/test';
+import { CODES } from '#core/entry-line/codes.ts';
+import { typedReplicates } from '#core/simulate/simulated-kit.ts';
+import type { SimulatedBow } from '#core/simulate/simulated-bow.ts';
+import type { Control } from '#core/craft/controls.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import { countedBand } from '#core/setup/counted-band.ts';
+import { pooledValue } from '#core/setup/pooled-value.ts';
+import { beyondBand } from '#core/order/step-states.ts';
+import { targetFor, type TargetId } from '#core/setup/targets.ts';
+import { type App, echo, expect } from './app.ts';
+
+export const MOST_MOVES = 90;
+
+/** What the tuner types when a move puts a code on the entry line. */
+function answer(bow: SimulatedBow, code: string, crawlMm: number): string {
+  if (code === 'cr') return `cr ${crawlMm}`;
+  if (code === 'tc') return `tc ${bow.twists}`;
+  if (code === 'bo') return `bo ${bow.topTurnsOut} ${bow.bottomTurnsOut}`;
+  const found = CODES.find((one) => one.code === code);
+  if (found?.kind !== 'reading') throw new Error(`asked for ${code}`);
+  return `${code} ${typedReplicates(bow, found.reading, 3).join(' ')}`;
+}
+
+export type Way = 'mouse' | 'touch' | 'keyboard';
+
+/** Presses a button the way this hand does. */
+async function press(button: Locator, way: Way): Promise<void> {
+  if (way === 'touch') await button.tap();
+  else if (way === 'mouse') await button.click();
+  else {
+    await button.focus();
+    await button.press('Enter');
+  }
+}
+
+/** Who follows the moves, on which bow, and how. */
+export interface Follower {
+  readonly name: string;
+  readonly bow: SimulatedBow;
+  readonly way: Way;
+  readonly crawlMm?: number;
+  readonly hasScale?: boolean;
+}
+
+/** Presses the one button of the next move and does what it says on the simulated bow. */
+export async function followOne(
+  page: Page,
+  app: App,
+  { name, bow, way, crawlMm = 0, hasScale = true }: Follower,
+): Promise<void> {
+  const line = page.getByRole('textbox', { name: 'Entry line' });
+  const action = await page.getByTestId('next-move').getAttribute('data-action');
+  const logged = (await app.log(name)).length;
+  const without = page.getByRole('button', { name: 'No scale here' });
+  if (!hasScale && (await without.isVisible())) {
+    await press(without, way);
+    await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+    return;
+  }
+  await press(page.getByTestId('next-move').locator('.btn'), way);
+  const dialog = page.getByRole('dialog');
+  if (action === 'openStep') {
+    await expect(dialog).toBeVisible();
+    for (const all of await dialog.getByRole('button', { name: 'All of these' }).all())
+      await press(all, way);
+    await press(dialog.getByRole('button', { name: /All here|It is so/ }).first(), way);
+    await expect(dialog).toHaveCount(0);
+  } else if (action === 'change') {
+    const asks = page.getByTestId('change-asks');
+    const stored = async () => (await app.log(name)).length > logged;
+    await expect.poll(async () => (await asks.isVisible()) || (await stored())).toBe(true);
+    if (await asks.isVisible()) await press(dialog.getByRole('button', { name: /log it/ }), way);
+  } else if (action === 'enterReading') {
+    await expect(line).not.toHaveValue('');
+    await line.fill(answer(bow, (await line.inputValue()).trim(), crawlMm));
+    const question = echo(page).getByRole('group');
+    if (await question.isVisible()) await press(question.getByRole('button').last(), way);
+    else if (way === 'touch') await page.getByRole('button', { name: 'Enter stores it' }).tap();
+    else await line.press('Enter');
+    await expect(line).toHaveValue('');
+  }
+  await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+  const changes = (await app.log(name))
+    .slice(logged)
+    .flatMap(({ body }) =>
+      body['kind'] === 'change'
+        ? [{ control: body['control'] as Control, amount: body['amount'] as number }]
+        : [],
+    );
+  if (changes.length > 0) bow.move(changes);
+}
+
+const JUDGED: readonly TargetId[] = [
+  'drawWeight',
+  'braceHeight',
+  'tiller',
+  'limbLineTop',
+  'limbLineBottom',
+  'limbLineRod',
+  'restHeight',
+  'nockingHeight',
+  'centreShotAtPoint',
+];
+
+/** What was read last, or is known from all readings together, and lies outside its band. */
+export function outOfBand(state: BowState | null): readonly string[] {
+  if (state === null) return ['no bow'];
+  return JUDGED.flatMap((id) => {
+    const target = targetFor(state, id);
+    const last = id === 'tiller' ? null : state.readings.get(id)?.at(-1)?.mean;
+    const value = pooledValue(state, id) ?? last ?? null;
+    if (target === null || value === null) return [];
+    return beyondBand(value, countedBand(state, id, target)) === 0 ? [] : [`${id} ${value}`];
+  });
+}
