@@ -95,6 +95,28 @@ test('fine tuning: steps of one control, the curve, and a change of another thin
   await expect(panel).toContainText('2 ends are left out: since then nocking point 1 mm');
 });
 
+test('fine tuning of tiller turns the bolts against each other, and how still it sat is noted', async ({
+  page,
+  app,
+}) => {
+  await openRange(page, app, 'Heron');
+  await page.getByRole('radio', { name: 'Fine tuning' }).click();
+  await page.getByRole('radio', { name: 'Tiller, bolts against each other' }).click();
+  await page.getByRole('button', { name: 'Start shooting' }).click();
+  await expect
+    .poll(async () => (await bodies(app, 'Heron')).at(-2))
+    .toMatchObject({ kind: 'experimentOpened', control: 'topBolt', opposed: true, step: 0.125 });
+  await expect(page.getByTestId('fine-tuning')).toContainText('Tiller, bolts against each other');
+  await expect(title(page)).toContainText(
+    /Top bolt .* turn (in|out), bottom bolt .* turn (in|out)/,
+  );
+  await page.getByRole('button', { name: 'Note the end' }).click();
+  await page.getByRole('radio', { name: '4', exact: true }).click();
+  await expect
+    .poll(async () => (await bodies(app, 'Heron')).at(-1))
+    .toMatchObject({ kind: 'endNoted', steady: 4 });
+});
+
 test('notes of an end: marks on the rest put the blame list before any turn', async ({
   page,
   app,

@@ -1,12 +1,21 @@
+import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import {
   type FineTuningStanding,
   fineTuningStanding,
+  steadinessAt,
 } from '../fine-tuning/fine-tuning-standing.ts';
+import { experimentChanges } from '../log/range-records.ts';
 import type { FineTuningBecause } from './move-because.ts';
-import type { Move } from './move.ts';
+import type { Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
+
+const PLACES: Partial<Record<Control, MovePlace>> = {
+  nockingPoint: 'nockingPoint',
+  twists: 'string',
+  topBolt: 'topLimb',
+};
 
 /** Shots an end, and ends at one setting before the next is gone to. */
 export const END_SHOTS = 6;
@@ -61,13 +70,14 @@ function shootOrTurn(standing: FineTuningStanding, wanted: number, sideBySide: b
 }
 
 function turnMove(standing: FineTuningStanding, to: number, because: FineTuningBecause): Move {
-  const { control } = standing.experiment;
-  const changes = [{ control, amount: Number((to - standing.setting).toFixed(6)) }];
+  const { experiment } = standing;
+  const { control } = experiment;
+  const changes = experimentChanges(experiment, Number((to - standing.setting).toFixed(6)));
   return {
     ...plain(because),
     key: `tuning:turn:${to}`,
-    place:
-      control === 'nockingPoint' ? 'nockingPoint' : control === 'twists' ? 'string' : 'plunger',
+    caution: CONTROL_FACTS[control].needsUnstrung ? 'bolts' : null,
+    place: PLACES[control] ?? 'plunger',
     action: { kind: 'change', changes },
   };
 }
@@ -98,7 +108,7 @@ function finishMove(
 ): Move {
   if (next !== null) return shootOrTurn(standing, next, true);
   const sure = comparison?.oneIsBetter ?? 0.5;
-  const keep = sure >= 0.5 ? best : other;
+  const keep = isEven(sure) ? steadier(standing, best, other) : sure >= 0.5 ? best : other;
   if (keep !== standing.setting) {
     return turnMove(standing, keep, {
       topic: 'fineTuning',
@@ -112,6 +122,21 @@ function finishMove(
     key: 'tuning:keep',
     action: { kind: 'closeExperiment', experimentId: standing.experiment.experimentId },
   };
+}
+
+/** Surer than this of neither, and either setting would do. */
+const NEARLY_EVEN = { low: 0.2, high: 0.8 } as const;
+/** Steadier on aim by so much, of 5, is a reason where groups are none. */
+const STEADIER_BY = 0.5;
+
+export function isEven(sure: number): boolean {
+  return sure > NEARLY_EVEN.low && sure < NEARLY_EVEN.high;
+}
+
+/** Where groups say neither: the setting at which the bow sits stiller, or the best so far. */
+function steadier(standing: FineTuningStanding, best: number, other: number): number {
+  const [one, second] = [best, other].map((setting) => steadinessAt(standing, setting)?.mean);
+  return one !== undefined && second !== undefined && second - one >= STEADIER_BY ? other : best;
 }
 
 function plain(because: FineTuningBecause): Omit<Move, 'key'> {

@@ -2,7 +2,9 @@ import { sinceUpsetWords } from '../words/since-words.ts';
 import { describe, expect, it } from 'vitest';
 import { bowFor, type BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { stateForSession } from '../log/as-of.ts';
-import { fineTuningStanding } from './fine-tuning-standing.ts';
+import { spokenMove } from '../fixtures/spoken-move.ts';
+import { experimentName } from '../words/fine-tuning-words.ts';
+import { fineTuningStanding, steadinessAt } from './fine-tuning-standing.ts';
 
 function begin(control: 'plungerPreload' | 'nockingPoint' = 'plungerPreload') {
   const log = bowFor('right');
@@ -116,6 +118,80 @@ describe('an experiment', () => {
     expect(finish!.next).toBeNull();
     expect(finish!.comparison!.ratio).toBeCloseTo(0.5, 1);
     expect(finish!.comparison!.oneIsBetter).toBeGreaterThan(0.9);
+  });
+});
+
+describe('tiller, by both bolts against each other', () => {
+  function tiller() {
+    const log = bowFor('right');
+    log.add({
+      kind: 'experimentOpened',
+      experimentId: 'x',
+      control: 'topBolt',
+      opposed: true,
+      low: -0.25,
+      high: 0.25,
+      step: 0.125,
+      distanceM: 30,
+      shotsADay: 60,
+    });
+    return { log, session: day(log) };
+  }
+  const turn = (log: BowLog, amount: number) => {
+    log.change('topBolt', amount, `m${log.log.length}`);
+    log.change('bottomBolt', -amount, `m${log.log.length - 1}`);
+  };
+  const noted = (log: BowLog, sessionId: string, endNumber: number, steady: number) =>
+    log.add({ kind: 'endNoted', sessionId, endNumber, steady });
+
+  it('is one setting, and neither bolt voids it; one bolt by itself is no such step', () => {
+    const { log, session } = tiller();
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
+    turn(log, 0.125);
+    log.shots(session, 2, 'fletched', SIX_FLETCHED);
+    const { ends, setting, voided, fit } = standing(log);
+    expect(ends.map((end) => end.setting)).toEqual([0, 0.125]);
+    expect([setting, voided.ends]).toEqual([0.125, 0]);
+    expect(fit.settings.map((one) => one.setting)).toEqual([-0.25, -0.125, 0, 0.125, 0.25]);
+  });
+
+  it('is turned in eighths at both bolts, in one move, and named for what it is', () => {
+    const { log, session } = tiller();
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
+    log.shots(session, 2, 'fletched', SIX_FLETCHED);
+    const move = spokenMove(log.state, log.nowMs);
+    if (move?.action.kind !== 'change') throw new Error(move?.title);
+    const [top, bottom] = move.action.changes;
+    expect([top?.control, bottom?.control]).toEqual(['topBolt', 'bottomBolt']);
+    expect(top!.amount).toBe(-bottom!.amount);
+    expect(move.caution).toBe('bolts');
+    expect(move.title).toMatch(/^Top bolt \d\/\d turn (in|out), bottom bolt \d\/\d turn (in|out)$/);
+    expect(experimentName(log.state.experiments[0]!)).toBe('Tiller, bolts against each other');
+  });
+
+  it('where groups say neither, the setting is kept at which it sat stiller on aim', () => {
+    const kept = (steadyThere: number, steadyFirst: number) => {
+      const { log, session } = tiller();
+      log.add({ kind: 'experimentNarrowed', experimentId: 'x', best: 0.125, other: 0 });
+      turn(log, 0.125);
+      log.shots(session, 1, 'fletched', SIX_FLETCHED);
+      noted(log, session, 1, steadyThere);
+      turn(log, -0.125);
+      log.shots(session, 2, 'fletched', SIX_FLETCHED);
+      noted(log, session, 2, steadyFirst);
+      turn(log, 0.125);
+      log.shots(session, 3, 'fletched', SIX_FLETCHED);
+      noted(log, session, 3, steadyThere);
+      return { log, move: spokenMove(log.state, log.nowMs) };
+    };
+    const stiller = kept(2, 5);
+    expect(steadinessAt(standing(stiller.log), 0.125)).toEqual({ mean: 2, ends: 2 });
+    expect(steadinessAt(standing(stiller.log), 0)).toEqual({ mean: 5, ends: 1 });
+    expect(steadinessAt(standing(stiller.log), 0.25)).toBeNull();
+    expect(stiller.move?.expect).toBe('Keep the first setting');
+    expect(stiller.move?.action).toMatchObject({ kind: 'change' });
+    expect(stiller.move?.reasons.join(' ')).toContain('on aim 5.0 of 5');
+    expect(kept(5, 2).move?.action.kind).toBe('closeExperiment');
   });
 });
 

@@ -1,11 +1,12 @@
+import type { Control } from '../craft/controls.ts';
 import { MOST_SETTINGS } from '../craft/experiment-bounds.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
-import { squaresAboutMean } from '../numeric/moments.ts';
+import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { Experiment } from '../log/range-records.ts';
 import { type EndNote, isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
+import { type Experiment, experimentChanges } from '../log/range-records.ts';
 import { compareSettings, type GroupComparison } from './compare-settings.ts';
 import { fitTuning, isSettled, type TunedEnd, type TuningFit } from './fine-tuning.ts';
 
@@ -58,12 +59,11 @@ function settingsAllowed(
   now: number,
   ends: readonly TunedEnd[],
 ): readonly number[] {
-  const { control } = experiment;
   const all = experimentSettings(experiment);
   const allowed = all.filter((setting) => {
     const amount = Number((setting - now).toFixed(6));
     if (amount === 0 || ends.some((end) => end.setting === setting)) return true;
-    return checkChanges(state, [{ control, amount }]) === null;
+    return checkChanges(state, experimentChanges(experiment, amount)) === null;
   });
   // Nothing may be turned to from here: what was asked for is kept, and never proposed.
   return allowed.length === 0 ? all : allowed;
@@ -85,7 +85,7 @@ export function fineTuningStanding(
     (one) =>
       one.index > experiment.index &&
       COMPARED.some((facet) => upsets(one, facet)) &&
-      !(one.kind === 'change' && one.control === experiment.control),
+      !(one.kind === 'change' && isTurned(experiment, one.control)),
   );
   const since = foreign.at(-1)?.index ?? -1;
   const all = sessions.flatMap((one, day) => endsOf(state, experiment, one, day));
@@ -106,6 +106,10 @@ export function fineTuningStanding(
     finish: finishOf(experiment, counted),
     shotsToday: session.shots.filter(({ arrow }) => arrow === 'fletched').length,
   };
+}
+
+function isTurned(experiment: Experiment, control: Control): boolean {
+  return experimentChanges(experiment, 1).some((one) => one.control === control);
 }
 
 interface PlacedEnd {
@@ -143,6 +147,7 @@ function endsOf(
             squaresAboutMean(shots.map(({ upMm }) => upMm)),
           degrees: 2 * (shots.length - 1),
           day,
+          steady: session.endNotes.get(endNumber)?.steady ?? null,
           ...blocksOf(session, session.endNotes.get(endNumber)),
         },
       }),
@@ -188,6 +193,17 @@ function finishOf(
     comparison: compareSettings(at(best), at(other)),
     next,
   };
+}
+
+/** How still the bow sat on aim at a setting, 1 to 5, over the ends it was noted of; null where never. */
+export function steadinessAt(
+  { ends }: Pick<FineTuningStanding, 'ends'>,
+  setting: number,
+): { readonly mean: number; readonly ends: number } | null {
+  const noted = ends.flatMap((end) =>
+    end.setting === setting && end.steady != null ? [end.steady] : [],
+  );
+  return noted.length === 0 ? null : { mean: meanOf(noted), ends: noted.length };
 }
 
 /** Group of an end, mm: one standard deviation an axis. For the eye; the fit uses the squares. */

@@ -12,6 +12,8 @@ export interface TunedEnd {
   readonly day: number;
   readonly windy: boolean;
   readonly tired: boolean;
+  /** How still it sat on aim, 1 to 5; null where it was not noted. */
+  readonly steady?: number | null;
 }
 
 /** The settings an experiment may try. */

@@ -1,3 +1,4 @@
+import { experimentChanges } from '../log/range-records.ts';
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import type { BodyOf, EntryBody } from '../log/entry.ts';
@@ -168,9 +169,12 @@ function experimentLimit(standing: Standing, body: BodyOf<'experimentOpened'>): 
   for (const amount of [body.low, body.high]) {
     if (amount === 0) continue;
     const after = standing.copy();
-    after.move(body.control, amount);
-    const passed =
-      controlLimit(body.control, amount, standing, after) ?? moveLimit(standing, after);
+    for (const change of experimentChanges(body, amount)) {
+      after.move(change.control, change.amount);
+      const passed = controlLimit(change.control, change.amount, standing, after);
+      if (passed !== null) return passed;
+    }
+    const passed = moveLimit(standing, after);
     if (passed !== null) return passed;
   }
   return null;

@@ -1,3 +1,4 @@
+import type { Control } from '../craft/controls.ts';
 import type { BodyOf, LoggedEntry } from './entry.ts';
 
 /** A tear in the paper, tail from point. */
@@ -43,4 +44,17 @@ export function amendExperiment(
   const at = experiments.findIndex((one) => one.experimentId === experimentId);
   const found = experiments[at];
   if (found !== undefined) experiments[at] = { ...found, ...change };
+}
+
+/** What is turned to move an experiment's setting by so much: one control, or both bolts against each other. */
+export function experimentChanges(
+  { control, opposed }: Pick<BodyOf<'experimentOpened'>, 'control' | 'opposed'>,
+  amount: number,
+): readonly { readonly control: Control; readonly amount: number }[] {
+  return opposed === true
+    ? [
+        { control, amount },
+        { control: 'bottomBolt', amount: -amount },
+      ]
+    : [{ control, amount }];
 }

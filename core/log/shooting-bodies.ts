@@ -68,6 +68,8 @@ export type ShootingBody =
       readonly wind?: Wind | undefined;
       readonly light?: Light | undefined;
       readonly tired?: boolean | undefined;
+      /** How still it sat on aim, 1 restless to 5 still. */
+      readonly steady?: number | undefined;
       readonly arrowBuild?: string | undefined;
     }
   | {
@@ -103,6 +105,8 @@ export type ShootingBody =
       readonly kind: 'experimentOpened';
       readonly experimentId: string;
       readonly control: Control;
+      /** Of the top bolt: the bottom one goes the other way by as much, tiller at constant weight. */
+      readonly opposed?: boolean | undefined;
       /** Steps either side of where the control stands now, in its unit. */
       readonly low: number;
       readonly high: number;

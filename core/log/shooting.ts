@@ -44,6 +44,8 @@ export interface EndNote {
   readonly wind: Wind | null;
   readonly light: Light | null;
   readonly tired: boolean;
+  /** How still it sat on aim, 1 to 5. */
+  readonly steady: number | null;
   readonly arrowBuild: string | null;
 }
 
@@ -110,6 +112,7 @@ const NOTHING_NOTED: EndNote = {
   wind: null,
   light: null,
   tired: false,
+  steady: null,
   arrowBuild: null,
 };
 
@@ -189,6 +192,7 @@ export function noteEnd(session: SessionDraft | undefined, body: BodyOf<'endNote
     wind: body.wind ?? known.wind,
     light: body.light ?? known.light,
     tired: body.tired ?? known.tired,
+    steady: body.steady ?? known.steady,
     arrowBuild: body.arrowBuild ?? known.arrowBuild,
   });
 }

@@ -136,6 +136,7 @@ export function openingEntries(
       kind: 'experimentOpened',
       experimentId: ids.experimentId,
       control: wish.control,
+      ...(wish.control === 'topBolt' ? { opposed: true } : {}),
       low: -range,
       high: range,
       step: wish.step ?? range,

@@ -35,7 +35,7 @@ const NEW_UNTIL_SHOTS = 50;
 /** Off the shelf one starts high in the band of nocking heights, and comes down. */
 const HIGH_IN_BAND = 0.75;
 /** Shaft diameter that stands in while none is known. */
-const USUAL_SHAFT_DIAMETER_MM = 6;
+export const USUAL_SHAFT_DIAMETER_MM = 6;
 
 /**
  * The band for a reading on this bow: what was found on it, else the maker's, else a rule of thumb.

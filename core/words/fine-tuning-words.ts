@@ -1,5 +1,7 @@
-import { CONTROL_FACTS, showAmount } from '../craft/controls.ts';
-import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';
+import { CONTROL_FACTS, movesWords, showAmount } from '../craft/controls.ts';
+import { lowerFirst } from '../craft/letter-case.ts';
+import { experimentChanges } from '../log/range-records.ts';
+import { type FineTuningStanding, steadinessAt } from '../fine-tuning/fine-tuning-standing.ts';
 import { showChance, showNumber } from '../quantity/show.ts';
 
 /** How the group at one setting compares with that at the other. */
@@ -17,9 +19,24 @@ export function settingWords(
   setting: number,
 ): string {
   if (setting === 0) return 'the first setting';
-  const { control } = experiment;
+  const { control, opposed } = experiment;
   const facts = CONTROL_FACTS[control];
+  if (opposed === true) return lowerFirst(movesWords(experimentChanges(experiment, setting)));
   return `${showAmount(control, Math.abs(setting))} ${setting > 0 ? facts.plus : facts.minus}`;
+}
+
+/** What is tried: a control, or tiller by both bolts against each other. */
+export function experimentName({
+  control,
+  opposed,
+}: Pick<FineTuningStanding['experiment'], 'control' | 'opposed'>): string {
+  return opposed === true ? 'Tiller, bolts against each other' : CONTROL_FACTS[control].name;
+}
+
+/** `, on aim 3.8 of 5`; nothing where nobody noted it. */
+function steadyWords(standing: FineTuningStanding, setting: number): string {
+  const steady = steadinessAt(standing, setting);
+  return steady === null ? '' : `, on aim ${showNumber(steady.mean, 1)} of 5`;
 }
 
 /** What every setting tried has shown, a line each. */
@@ -30,7 +47,7 @@ export function curveLines(standing: FineTuningStanding): readonly string[] {
     .filter((one) => one.ends > 0)
     .map(
       (one) =>
-        `${settingWords(standing, one.setting)}: group ${showNumber(one.groupMm, 0)} mm (${showNumber(one.lowMm, 0)} to ${showNumber(one.highMm, 0)}), ${one.ends} ${one.ends === 1 ? 'end' : 'ends'}, best with ${showChance(one.isBest)}.`,
+        `${settingWords(standing, one.setting)}: group ${showNumber(one.groupMm, 0)} mm (${showNumber(one.lowMm, 0)} to ${showNumber(one.highMm, 0)}), ${one.ends} ${one.ends === 1 ? 'end' : 'ends'}, best with ${showChance(one.isBest)}${steadyWords(standing, one.setting)}.`,
     );
   return voided.ends === 0
     ? lines

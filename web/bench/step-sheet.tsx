@@ -22,6 +22,7 @@ import { FactsPanel } from './facts-panel.tsx';
 import { FitOutPanel } from './fit-out-panel.tsx';
 import { HowToCard } from './how-to-card.tsx';
 import { NockingPanel } from './nocking-panel.tsx';
+import { SchoolValues } from './school-values.tsx';
 import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
 
 /** Longest note that is kept with a confirmation. */
@@ -95,6 +96,7 @@ export function StepSheet({
         </ul>
       )}
       {step.id === 'nockingPoint' && <NockingPanel state={state} />}
+      <SchoolValues state={state} step={step.id} onStore={onStore} />
       <AnswersPanel state={state} step={step.id} />
       {clearing.by === 'shots' && (
         <p>Counts every shot plotted or logged. It wants {clearing.count}.</p>

@@ -18,6 +18,7 @@ export const endNoted = entryKind({
     wind: z.enum(WINDS).optional(),
     light: z.enum(LIGHTS).optional(),
     tired: z.boolean().optional(),
+    steady: z.int().min(1).max(5).optional(),
     arrowBuild: name.optional(),
   }),
   reduce: (draft, body) => {

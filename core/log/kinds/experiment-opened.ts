@@ -13,12 +13,17 @@ export const experimentOpened = entryKind({
       kind: z.literal('experimentOpened'),
       experimentId: id,
       control: z.enum(CONTROLS),
+      opposed: z.boolean().optional(),
       low: z.number().min(-200).max(0),
       high: z.number().min(0).max(200),
       step: z.number().positive().max(50),
       distanceM,
       shotsADay: z.int().min(6).max(500),
       despite: reason.optional(),
+    })
+    .refine(({ control, opposed }) => opposed !== true || control === 'topBolt', {
+      message: 'only bolts are turned against each other; name the top one',
+      path: ['opposed'],
     })
     .refine(({ low, high, step }) => high - low >= step, {
       message: 'at least two settings are needed',
@@ -27,6 +32,7 @@ export const experimentOpened = entryKind({
   reduce: (draft, body, place) => {
     draft.experiments.push(openExperiment(place, body, draft.moved.get(body.control) ?? 0));
   },
-  words: ({ control }) => `Fine tuning of ${lowerFirst(CONTROL_FACTS[control].name)}`,
+  words: ({ control, opposed }) =>
+    `Fine tuning of ${opposed === true ? 'tiller' : lowerFirst(CONTROL_FACTS[control].name)}`,
   references: ({ experimentId }) => [{ what: 'experiment', id: experimentId, role: 'makes' }],
 });

@@ -1,14 +1,12 @@
-import { END_SHOTS, ENDS_A_VISIT } from '../../advice/fine-tuning-move.ts';
+import { END_SHOTS, ENDS_A_VISIT, isEven } from '../../advice/fine-tuning-move.ts';
 import type { FineTuningBecause } from '../../advice/move-because.ts';
 import type { Move } from '../../advice/move.ts';
 import { movesWords } from '../../craft/controls.ts';
-import type { FineTuningStanding } from '../../fine-tuning/fine-tuning-standing.ts';
+import { type FineTuningStanding, steadinessAt } from '../../fine-tuning/fine-tuning-standing.ts';
+import { experimentChanges } from '../../log/range-records.ts';
 import { showNumber } from '../../quantity/show.ts';
 import { curveLines, ratioWords, settingWords } from '../fine-tuning-words.ts';
 import { type MoveWords, plainWords } from './move-words.ts';
-
-/** Surer than this of neither, and either setting would do. */
-const NEARLY_EVEN = { low: 0.2, high: 0.8 } as const;
 
 /** Why an experiment wants this setting, or why no more. */
 export function fineTuningMoveWords(because: FineTuningBecause): MoveWords {
@@ -59,16 +57,25 @@ export function fineTuningMoveWords(because: FineTuningBecause): MoveWords {
       };
     case 'keep': {
       const sure = standing.finish?.comparison?.oneIsBetter ?? 0.5;
-      const even = sure > NEARLY_EVEN.low && sure < NEARLY_EVEN.high;
+      const even = isEven(sure);
       return {
         ...words,
         title: `Keep ${settingWords(standing, because.setting)}`,
         expect: 'Then shoot bare shafts once and record where they land',
-        why: `Side by side, ${comparedWords(standing)}. ${even ? 'They differ less than the scatter: either would do.' : ''}`.trim(),
+        why: `Side by side, ${comparedWords(standing)}. ${even ? `They differ less than the scatter: either would do.${isSteadyKnown(standing) ? ' The one that sits stiller on aim is kept.' : ''}` : ''}`.trim(),
         doneLabel: 'Keep it, close the experiment',
       };
     }
   }
+}
+
+/** Whether it was noted at both settings how still the bow sat. */
+function isSteadyKnown(standing: FineTuningStanding): boolean {
+  const { finish } = standing;
+  return (
+    finish !== null &&
+    [finish.best, finish.other].every((setting) => steadinessAt(standing, setting) !== null)
+  );
 }
 
 /** What is written into the record when an experiment is closed. */
@@ -80,7 +87,7 @@ export function closingWords({ because }: Pick<Move, 'because'>): string {
 
 function turnWords({ experiment, setting }: FineTuningStanding, to: number): string {
   const amount = Number((to - setting).toFixed(6));
-  return movesWords([{ control: experiment.control, amount }]);
+  return movesWords(experimentChanges(experiment, amount));
 }
 
 function wantedWords({ ends, fit }: FineTuningStanding, sideBySide: boolean): string {

@@ -1,8 +1,7 @@
-import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { showChance, showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
-import { settingWords } from '#core/words/fine-tuning-words.ts';
+import { experimentName, settingWords } from '#core/words/fine-tuning-words.ts';
 import { ChartFold } from '../charts/chart-fold.tsx';
 import { TuningChart } from '../charts/tuning-chart.tsx';
 
@@ -21,7 +20,7 @@ export function FineTuningPanel({
         {headWords(standing)}
       </p>
       <p className="mt-1 text-sub leading-snug">
-        {CONTROL_FACTS[experiment.control].name}: now {settingWords(standing, setting)}.{' '}
+        {experimentName(experiment)}: now {settingWords(standing, setting)}.{' '}
         {settled || finish !== null
           ? 'Less is left to gain than is worth shooting for.'
           : ends.length > 0

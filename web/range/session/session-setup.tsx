@@ -1,5 +1,7 @@
 import type { ReactNode } from 'react';
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
+import { lowerFirst } from '#core/craft/letter-case.ts';
+import { experimentName } from '#core/words/fine-tuning-words.ts';
 import { BUTT_LABEL, LIGHT_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts';
 import { toleranceWords } from '#core/words/tolerance-words.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
@@ -54,8 +56,8 @@ export function SessionSetupForm({
         <AgreedFields state={state} setup={setup} unit={unit} />
       ) : (
         <p>
-          Goes on with {CONTROL_FACTS[goesOn.control].name.toLowerCase()}, ±{' '}
-          {showExact(goesOn.high)} in steps of {showExact(goesOn.step)}, at {goesOn.distanceM} m.
+          Goes on with {lowerFirst(experimentName(goesOn))}, ± {showExact(goesOn.high)} in steps of{' '}
+          {showExact(goesOn.step)}, at {goesOn.distanceM} m.
         </p>
       )}
       {text.kind !== 'fineTuning' && (
@@ -162,9 +164,9 @@ function TunedControlChoice({
     <ChoiceRow
       label="What is turned"
       value={text.control}
-      options={tunedControlsFor(state.bow.school).map(({ control }) => ({
+      options={tunedControlsFor(state.bow.school).map(({ control, opposed }) => ({
         value: control,
-        label: CONTROL_FACTS[control].name,
+        label: experimentName({ control, opposed }),
       }))}
       onChange={(control) => {
         const usual = tunedControlsFor(state.bow.school).find((one) => one.control === control);

@@ -11,6 +11,14 @@ import { TextField } from '../../ui/text-field.tsx';
 
 type Noted = Omit<BodyOf<'endNoted'>, 'kind' | 'sessionId' | 'endNumber'>;
 const UNSAID = { value: 'unsaid' as const, label: 'Not said' };
+const STEADY = ['1', '2', '3', '4', '5'] as const;
+const STEADY_LABEL = {
+  '1': '1, restless',
+  '2': '2',
+  '3': '3',
+  '4': '4',
+  '5': '5, still',
+} as const;
 const WAYS = ['-1', '0', '1'] as const;
 
 /** What was noticed in one end, beside where the shots went. Every answer is stored as it is given. */
@@ -100,6 +108,17 @@ export function EndNoteForm({
           { value: 'tired', label: 'Tired' },
         ]}
         onChange={(how) => onNote({ tired: how === 'tired' })}
+      />
+      <ChoiceRow
+        label="How still it sat on aim"
+        value={note?.steady == null ? 'unsaid' : (String(note.steady) as (typeof STEADY)[number])}
+        options={[
+          ...(note?.steady == null ? [UNSAID] : []),
+          ...STEADY.map((value) => ({ value, label: STEADY_LABEL[value] })),
+        ]}
+        onChange={(value) => {
+          if (value !== 'unsaid') onNote({ steady: Number(value) });
+        }}
       />
       <BuildField
         key={endNumber}
