@@ -11,7 +11,7 @@ import { type PresentOutlook, presentOutlook } from './present-outlook.ts';
 import { nearerDistanceM } from './nearer.ts';
 import { nockingRoom, type Remedy, remediesFor } from './remedies.ts';
 import { hasConflict, hasContactMarks } from './session-evidence.ts';
-import { type ShaftByShaft, shaftByShaft } from './shaft-by-shaft.ts';
+import type { ShaftByShaft } from './shaft-by-shaft.ts';
 
 /** A remedy must take this much off the expected cost to the end, in moves, or the shots speak first. */
 const WORTH_MOVING = 0.12;
@@ -95,7 +95,7 @@ export function bareShaftDecision(
   isSetAside: (remedy: Remedy) => boolean,
 ): BareShaftDecision {
   if (verdict.done) return { kind: 'done' };
-  const apart = shaftByShaft(state, session);
+  const { apart } = verdict;
   if (apart?.kind === 'oneApart') return { kind: 'setAside', shaft: apart };
   if (apart?.kind === 'twoHeaps') return { kind: 'twoHeaps', heaps: apart };
   const distanceM = nearerDistanceM(session, verdict);

@@ -17,6 +17,7 @@ import { onceForPair } from '../log/once-for.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
+import { shaftByShaft } from './shaft-by-shaft.ts';
 import { provisionalSide } from './session-evidence.ts';
 import { bareShaftOutlook, landingMm } from './bare-shaft-outlook.ts';
 
@@ -49,6 +50,7 @@ export const sessionVerdict = onceForPair(
     );
     const verdict = {
       ...shot,
+      apart: shaftByShaft(state, session),
       seen: {
         outward: provisionalSide(state, session, shot, 'bareShaftOutward'),
         up: provisionalSide(state, session, shot, 'bareShaftUp'),

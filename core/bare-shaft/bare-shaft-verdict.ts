@@ -7,6 +7,7 @@ import { wholeEndNumbers } from './whole-ends.ts';
 import { jointFactorOdds, SCATTER_FACTORS } from '../groups/offset-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import type { EvidenceSource } from './evidence.ts';
+import type { ShaftByShaft } from './shaft-by-shaft.ts';
 import { farOutShots } from '../groups/far-out.ts';
 
 /** Bare shafts scatter more than a bow can explain from this factor on. */
@@ -38,6 +39,8 @@ export interface BareShaftVerdict {
   readonly farOutShotIds: readonly string[];
   /** Bare and fletched were never shot in one end: an aim that wanders between ends is in the offset. */
   readonly neverMixed: boolean;
+  /** One numbered shaft lands apart from its fellows, or bare shafts lie in two heaps. */
+  readonly apart: ShaftByShaft;
   /** What flight, nocks and paper make likely on an axis that impact has not decided. */
   readonly seen: { readonly outward: ProvisionalSide | null; readonly up: ProvisionalSide | null };
   /** Both axes inside, strongly, over at least two ends. */
@@ -127,6 +130,7 @@ export function bareShaftVerdict(
     scattered: isScattered(outward, up),
     farOutShotIds: farOutShots(judged),
     neverMixed: isNeverMixed(judged),
+    apart: null,
     seen: { outward: null, up: null },
     done: outward.done && up.done,
   };

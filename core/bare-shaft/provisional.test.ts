@@ -64,7 +64,9 @@ describe('bare shafts that were watched', () => {
       expect(verdict.seen.outward!.sdMm).toBeGreaterThan(15);
       expect(verdict.seen.up).toBeNull();
       const words = verdictWords(verdict, { hand: 'right', unit: 'cm', needed: NEEDED });
-      expect(words.says).toMatch(/^Probably weak, by (nock attitude|flight seen); impact has not/);
+      expect(words.says).toMatch(
+        /^Probably weak, by (nock attitude|flight seen); impact has not settled it:/,
+      );
       expect(words.figure).toMatch(/ cm right at 18 m\.$/);
     },
   );

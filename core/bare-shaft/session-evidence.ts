@@ -63,7 +63,8 @@ export function provisionalSide(
   axis: BareShaftAxis,
 ): ProvisionalSide | null {
   const judged = verdict[axis === 'bareShaftUp' ? 'up' : 'outward'];
-  if (judged.call !== 'undecided' || onlyImpact(state, session)) return null;
+  const hasDecided = judged.done || judged.call === 'plus' || judged.call === 'minus';
+  if (hasDecided || onlyImpact(state, session)) return null;
   const { says, matters, meanMm, sdMm, conflict } = sessionEvidence(state, session, verdict, axis);
   const sources = says.map(({ source }) => source).filter((source) => source !== 'impact');
   const ends = new Set(

@@ -73,16 +73,18 @@ describe('a bent shaft among three', () => {
     const { log } = shotWith(BENT_3);
     const move = spokenMove(log.state, log.nowMs);
     expect(move).toMatchObject({
-      title: 'Set bare shaft 3 aside until it is flexed and looked over for cracks',
+      title: 'Set bare shaft 3 aside',
       caution: 'shafts',
       doneLabel: 'Set aside',
     });
     // Inward of a right-hander is right.
-    expect(move?.expect).toMatch(/^Shoot the others: it lands [56] cm right of them$/);
+    expect(move?.expect).toMatch(
+      /^It lands [56] cm right of the others: shoot those, and flex it and look it over for cracks$/,
+    );
     expect(move?.why).toMatch(/^Bare shaft 3 fell [56] cm right of its fellows in 3 shots/);
     expect(move?.action.kind).toBe('setShaftAside');
     const left = shotWith(BENT_3, 'left').log;
-    expect(spokenMove(left.state, left.nowMs)?.expect).toMatch(/cm left of them$/);
+    expect(spokenMove(left.state, left.nowMs)?.expect).toMatch(/cm left of the others/);
   });
 
   it('once aside, counts no more, before or after; back again, it does', () => {

@@ -248,7 +248,9 @@ function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
   }
   const { up, outward, done } = vertical.verdict;
   if (done) return { ...base, state: 'holds', because: { kind: 'cleared', shots: null } };
-  if (up.call === 'inside' && outward.call === 'inside')
+  const { seen } = vertical.verdict;
+  const isSeen = seen.up !== null || seen.outward !== null;
+  if (up.call === 'inside' && outward.call === 'inside' && !isSeen)
     return { ...base, state: 'toDo', because: { kind: 'oneMoreEnd' } };
   if (isOut(up) || isOut(outward)) {
     const axis = isOut(up) ? 'vertical' : 'lateral';

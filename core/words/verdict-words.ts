@@ -4,7 +4,7 @@ import { showButtInterval } from '../quantity/show.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
 import { FEWEST_EACH } from '../groups/offset-posterior.ts';
-import { lowerFirst } from '../craft/letter-case.ts';
+import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { sourcesWords } from './evidence-words.ts';
 import type { ShotsNeeded } from '../bare-shaft/shots-needed.ts';
@@ -55,12 +55,15 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
   const how = howWords(verdict, context);
   const seen = seenWords(verdict, context);
   if (verdict.outward.offsetMm === null && verdict.up.offsetMm === null) {
-    if (seen !== null) return { ...seen, also: [notEnoughWords(verdict)], how };
+    if (seen !== null)
+      return { says: seen.says, figure: seen.figure, also: [notEnoughWords(verdict)], how };
     return { says: notEnoughWords(verdict), figure: null, also: [], how };
   }
   const also: string[] = [];
   if (verdict.neverMixed) also.push(MIX_WORDS);
-  if (verdict.scattered) {
+  const apart = apartWords(verdict);
+  if (apart !== null) also.push(apart);
+  else if (verdict.scattered) {
     also.push(
       'Bare shafts scatter more than the bow can explain: form, nock fit and contact first.',
     );
@@ -79,12 +82,11 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
     also.unshift(axisWords('up', up, context));
     return { ...headline('outward', lateralCause, outward, context), also, how };
   }
-  if (seen !== null)
-    return {
-      ...seen,
-      also: [axisWords('up', up, context), axisWords('outward', outward, context), ...also],
-      how,
-    };
+  if (seen !== null) {
+    const other = seen.axis === 'up' ? 'outward' : 'up';
+    const { says, figure } = seen;
+    return { says, figure, also: [axisWords(other, verdict[other], context), ...also], how };
+  }
   if (outward.call === 'inside' && up.call === 'inside') {
     return { says: 'Inside, both ways. One more end to be sure.', figure: null, also, how };
   }
@@ -98,18 +100,27 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
   };
 }
 
+/** One shaft or two heaps, before scatter is blamed on anybody. */
+function apartWords({ apart }: BareShaftVerdict): string | null {
+  if (apart === null) return null;
+  return apart.kind === 'oneApart'
+    ? `${upperFirst(apart.arrow)} shaft ${apart.arrowNumber} lands apart from its fellows: set aside, the others may say something else.`
+    : 'Bare shafts lie in two heaps: their middle is no offset.';
+}
+
 /** What was seen rather than shot, up and down first: `Probably stiff, by flight seen:`. */
 function seenWords(
   { seen }: BareShaftVerdict,
   { hand, unit }: VerdictContext,
-): Pick<VerdictWords, 'says' | 'figure'> | null {
+): (Pick<VerdictWords, 'says' | 'figure'> & { readonly axis: 'up' | 'outward' }) | null {
   for (const axis of ['up', 'outward'] as const) {
     const side = seen[axis];
     if (side === null) continue;
     const way = axis === 'outward' ? sideOf(side.meanMm, hand) : side.meanMm >= 0 ? 'high' : 'low';
     const cause = causeOf(axis, side.call) ?? '';
     return {
-      says: `Probably ${lowerFirst(cause)}, by ${sourcesWords(side.sources)}; impact has not said:`,
+      axis,
+      says: `Probably ${lowerFirst(cause)}, by ${sourcesWords(side.sources)}; impact has not settled it:`,
       figure: `${showButtInterval(side.meanMm, NINE_TIMES_IN_TEN * side.sdMm, unit)} ${way} at ${REFERENCE_DISTANCE_M} m.`,
     };
   }

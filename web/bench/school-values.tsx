@@ -3,7 +3,7 @@ import { READINGS } from '#core/craft/readings.ts';
 import type { StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import { showNumber } from '#core/quantity/show.ts';
+import { showExact } from '#core/quantity/show.ts';
 import { targetFor, USUAL_SHAFT_DIAMETER_MM } from '#core/setup/targets.ts';
 
 const OF_STEP: Partial<Record<StepId, 'tiller' | 'centreShotAtPoint'>> = {
@@ -29,7 +29,7 @@ export function SchoolValues({
   ).filter((one) => one.reading === reading);
   if (reading === undefined || target === null || others.length === 0) return null;
   const band = ({ low, high }: { readonly low: number; readonly high: number }) =>
-    `${showNumber(low, 1)} to ${showNumber(high, 1)} mm`;
+    `${showExact(low)} to ${showExact(high)} mm`;
   return (
     <section className="mt-4 border-t border-faint pt-3" aria-label="Where schools disagree">
       <h3 className="font-[640]">Where schools disagree</h3>

@@ -261,7 +261,7 @@ function CrawlField({
         onChange={(event) => onChange(event.target.value)}
       />
       {isProblem && (
-        <span id="crawl-problem" role="alert" className="block text-note text-stop">
+        <span id="crawl-problem" role="alert" className="mt-1.5 block text-note text-stop">
           A crawl is {MOST_CRAWL[0]} to {MOST_CRAWL[1]} mm below the nock.
         </span>
       )}

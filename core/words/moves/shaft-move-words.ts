@@ -39,8 +39,8 @@ export function setAsideWords(
   const { arrow, arrowNumber, shots } = shaft;
   const name = `${arrow} shaft ${arrowNumber}`;
   return {
-    ...plainWords(`Set ${name} aside until it is flexed and looked over for cracks`),
-    expect: `Shoot the others: it lands ${apartWords(shaft, hand)} of them`,
+    ...plainWords(`Set ${name} aside`),
+    expect: `It lands ${apartWords(shaft, hand)} of the others: shoot those, and flex it and look it over for cracks`,
     why: `${upperFirst(name)} fell ${apartWords(shaft, hand)} of its fellows in ${shots} shots, more than chance explains. One shaft is not the bow: nothing is turned for it.`,
     reasons: [
       'Look at its straightness, its nock and how the nock is turned, its point and its mass.',

@@ -116,7 +116,7 @@ function Arrows({
               {one.setAside && '. Set aside: counts for nothing'}{' '}
               <button
                 type="button"
-                className="min-h-11 px-2 underline"
+                className="link min-h-6 px-2 @max-tablet:min-h-11"
                 onClick={() => setAside(one, !one.setAside)}
               >
                 {one.setAside ? 'Count it again' : 'Set aside'}
