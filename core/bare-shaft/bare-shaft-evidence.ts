@@ -28,6 +28,7 @@ type BareShaftFacet = Extract<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>
  * ends have to be surer, since who looks after every end finds a lucky one.
  */
 const INSIDE_DONE_AT = [
+  { ends: 30, chance: 0.8 },
   { ends: 20, chance: 0.9 },
   { ends: 12, chance: 0.95 },
   { ends: 2, chance: 0.97 },
@@ -48,16 +49,19 @@ export const sessionVerdict = onceForPair(
       sessionPriors(state, session),
       sessionLanding(state, session),
     );
+    const isLast =
+      state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft')?.sessionId ===
+      session.sessionId;
     const verdict = {
       ...shot,
-      apart: shaftByShaft(state, session),
+      // What nobody acts on any more is not weighed.
+      apart: isLast ? shaftByShaft(state, session) : null,
       seen: {
         outward: provisionalSide(state, session, shot, 'bareShaftOutward'),
         up: provisionalSide(state, session, shot, 'bareShaftUp'),
       },
     };
-    const isLast = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
-    if (isLast?.sessionId !== session.sessionId) return verdict;
+    if (!isLast) return verdict;
     const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => {
       const ends = endsSpeaking(state, session, axis);
       const needed = INSIDE_DONE_AT.find((one) => ends >= one.ends)?.chance ?? Infinity;

@@ -7,6 +7,7 @@ import { gainPriorsFor } from '../priors/gain-priors.ts';
 import { type BareShaftAxis, isSignFixed } from '../priors/prior-gains.ts';
 import { priorWeightN } from '../gains/prior-weight.ts';
 import {
+  studentMixtureCdf,
   studentMixtureHalfWidth,
   studentMixtureMean,
   studentMixtureVariance,
@@ -162,7 +163,7 @@ function bestOf(
         [lead, amount],
       );
       const gain = costNow - costToEnd(after);
-      const worth = gain - cost - WRONG_WAY_COST * chanceOfWrongWay(before, after);
+      const worth = gain - cost - WORSE_COST * chanceOfWorse(before, after);
       if (best !== null && worth <= best.worth) continue;
       best = {
         amounts,
@@ -178,8 +179,19 @@ function bestOf(
   return best;
 }
 
-/** What is lost when a control turns out to answer the other way, in moves: there and back. */
-const WRONG_WAY_COST = 0.5;
+/** What is lost when a move turns out to make it worse, in moves: there and back. */
+const WORSE_COST = 0.5;
+
+/** Chance that it answers the other way, or so strongly that it lands farther out on the other side. */
+function chanceOfWorse(before: Outlook, after: Outlook): number {
+  const mean = studentMixtureMean(before.mixture);
+  const farMm = Math.max(before.toleranceMm, Math.abs(mean));
+  const beyond =
+    mean > 0
+      ? studentMixtureCdf(after.mixture, -farMm)
+      : 1 - studentMixtureCdf(after.mixture, farMm);
+  return chanceOfWrongWay(before, after) + beyond;
+}
 
 /** Chance that the move sends bare shafts away from their target, its effect as uncertain as it is. */
 function chanceOfWrongWay(before: Outlook, after: Outlook): number {

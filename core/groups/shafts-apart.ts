@@ -116,9 +116,11 @@ export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: Shots
     .filter(({ column }) => {
       const of = column.filter((one) => one === 1).length;
       return of >= FEWEST_OF_SHAFT && shots.length - of >= FEWEST_OF_SHAFT;
-    });
-  if (columns.length === 0 && !mayHeap) return { kind: 'alike' };
-  const heaps = (mayHeap ? partings(shots) : []).map((column) => ({
+    })
+    .filter(({ column }) => isWorthWeighing(shots, scatter, column));
+  const maybeHeaps = mayHeap && isWorthWeighing(shots, scatter, null);
+  if (columns.length === 0 && !maybeHeaps) return { kind: 'alike' };
+  const heaps = (maybeHeaps ? partings(shots) : []).map((column) => ({
     column,
     log: evidence(column) - logWays(column),
   }));
@@ -143,6 +145,53 @@ export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: Shots
   const column = fartherHeap(shots, best.column);
   const of = column.filter((one) => one === 1).length;
   return { kind: 'twoHeaps', shots: of, of: shots.length, ...distance(column) };
+}
+
+/** A shaft's mean this near the others', or all shots this little apart, in fletched scatters, is nothing. */
+const NOTHING_BELOW = { shaft: 2, heaps: 1.7 } as const;
+/** Scatter known from fewer degrees than this tells nothing of what is near. */
+const FEWEST_DEGREES = 6;
+
+/** Cheap and on the safe side: what cannot come to anything is not weighed. */
+function isWorthWeighing(
+  shots: readonly ShotSeen[],
+  scatter: ShotsSeen['scatter'],
+  column: readonly number[] | null,
+): boolean {
+  const known = [scatter.outwardMm, scatter.upMm].every(
+    ({ degrees, sdMm }) => degrees >= FEWEST_DEGREES && sdMm > 0,
+  );
+  if (!known) return true;
+  const middles = middlesOf(shots);
+  const off = shots.map(({ outwardMm, upMm, block }) => ({
+    x: (outwardMm - middles.get(block)!.outwardMm) / scatter.outwardMm.sdMm,
+    y: (upMm - middles.get(block)!.upMm) / scatter.upMm.sdMm,
+  }));
+  if (column === null) {
+    const squares = off.reduce((sum, { x, y }) => sum + x ** 2 + y ** 2, 0);
+    return Math.sqrt(squares / (2 * off.length)) >= NOTHING_BELOW.heaps;
+  }
+  const mean = (axis: 'x' | 'y', which: number) => {
+    const own = off.filter((_, at) => column[at] === which);
+    return own.reduce((sum, one) => sum + one[axis], 0) / own.length;
+  };
+  return (
+    Math.hypot(mean('x', 1) - mean('x', 0), mean('y', 1) - mean('y', 0)) >= NOTHING_BELOW.shaft
+  );
+}
+
+/** The middle of every setting's shots, mm. */
+function middlesOf(shots: readonly ShotSeen[]) {
+  const middles = new Map<number, { readonly outwardMm: number; readonly upMm: number }>();
+  for (const { block } of shots) {
+    if (middles.has(block)) continue;
+    const own = shots.filter((one) => one.block === block);
+    middles.set(block, {
+      outwardMm: own.reduce((sum, one) => sum + one.outwardMm, 0) / own.length,
+      upMm: own.reduce((sum, one) => sum + one.upMm, 0) / own.length,
+    });
+  }
+  return middles;
 }
 
 /** The heap that lies farther from the middle of the fletched is the one that touches. */
@@ -281,15 +330,7 @@ function partings(shots: readonly ShotSeen[]): readonly (readonly number[])[] {
   const n = shots.length;
   const fewest = Math.max(FEWEST_IN_HEAP, Math.ceil(LEAST_SHARE * n));
   if (n < FEWEST_FOR_HEAPS) return [];
-  const middles = new Map<number, { outwardMm: number; upMm: number }>();
-  for (const { block } of shots) {
-    if (middles.has(block)) continue;
-    const own = shots.filter((one) => one.block === block);
-    middles.set(block, {
-      outwardMm: own.reduce((sum, one) => sum + one.outwardMm, 0) / own.length,
-      upMm: own.reduce((sum, one) => sum + one.upMm, 0) / own.length,
-    });
-  }
+  const middles = middlesOf(shots);
   const at = shots.map(({ outwardMm, upMm, block }) => ({
     x: outwardMm - middles.get(block)!.outwardMm,
     y: upMm - middles.get(block)!.upMm,
