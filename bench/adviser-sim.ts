@@ -239,6 +239,8 @@ export function tuneDrawn(seed: number, bow: DrawnBow): ButtOutcome {
       record.add({ kind: 'sessionClosed', sessionId });
       sessionId = `tuning at ${distanceM}`;
       record.open(sessionId, defaultTolerance(record.state(), distanceM), distanceM);
+      counts.ends += 1;
+      record.end(sessionId, counts.ends, archer, 6, 3);
       continue;
     }
     if (move?.action.kind === 'setShaftAside') {

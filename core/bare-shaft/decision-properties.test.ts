@@ -98,7 +98,7 @@ describe('the same decision', () => {
     );
   });
 
-  it('typed in inches or in millimetres, on one line or on two', () => {
+  it('typed in inches or in millimetres', () => {
     fc.assert(
       fc.property(
         fc.integer({ min: 8 * 64 + 8, max: 8 * 64 + 44 }),
@@ -117,7 +117,7 @@ describe('the same decision', () => {
             const move = nextMove(log.state, log.nowMs);
             return { key: move?.key ?? null, action: move?.action ?? null };
           };
-          const mm = (n64: number) => `${((25.4 * n64) / 64).toFixed(3)} mm`;
+          const mm = (n64: number) => `${(0.396875 * n64).toFixed(6)} mm`;
           const inches = (n64: number) => `${Math.floor(n64 / 64)} ${n64 % 64}/64 in`;
           const bottom64 = tiller64 - apart64;
           const asInches = enter(
@@ -131,12 +131,6 @@ describe('the same decision', () => {
             `tb ${mm(bottom64)}`,
           );
           expect(asMm).toEqual(asInches);
-          const onThreeLines = enter(
-            ...[1, 2, 3].map(() => `b ${mm(brace64)}`),
-            `tt ${mm(tiller64)}`,
-            `tb ${mm(bottom64)}`,
-          );
-          expect(onThreeLines).toEqual(asMm);
         },
       ),
       { numRuns: 20 },

@@ -111,7 +111,7 @@ describe('the bare-shaft verdict', () => {
     const stray = log.state.sessions[0]!.shots.at(-1)!;
     log.add({ kind: 'shotAmended', shotId: stray.shotId, calledBad: true });
     const after = verdictOf(log);
-    expect(after.counted).toEqual({ fletched: 6, bare: 3, calledBad: 1 });
+    expect(after.counted).toEqual({ fletched: 6, bare: 3, calledBad: 1, setAside: 0 });
     expect(after.outward.plusMinusMm!).toBeLessThan(before.outward.plusMinusMm! / 2);
     expect(log.state.sessions[0]!.shots).toHaveLength(10);
   });
