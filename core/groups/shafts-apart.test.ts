@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { shaftsApart, type ShotSeen } from './shafts-apart.ts';
+import { shaftsApart } from './shafts-apart.ts';
+import type { ShotSeen } from './shot-seen.ts';
 
 /** A scatter of 10 mm, known from twenty degrees of freedom. */
 const SCATTER = { degrees: 20, sdMm: 10 };

@@ -8,6 +8,7 @@ import type { BodyOf, EntryBody } from '#core/log/entry.ts';
 import type { BowFacts } from '#core/log/entry.ts';
 import { useBow } from '../bows/use-bow.ts';
 import { Fractions } from '../ui/fractions.tsx';
+import { NameField } from './name-field.tsx';
 import { useMakeBow } from './use-make-bow.ts';
 
 /** A back-up of a bow on the rack: its readings become the second bow's targets. */
@@ -59,16 +60,9 @@ export function BackUpForm({
           </tbody>
         </table>
       )}
-      <label className="max-w-xl">
-        <span className="label">Name, if you like</span>
-        <input
-          className="field"
-          value={name}
-          maxLength={80}
-          placeholder={free}
-          onChange={(event) => setName(event.target.value)}
-        />
-      </label>
+      <div className="max-w-xl">
+        <NameField name={name} free={free} onChange={setName} />
+      </div>
       <SheetActions>
         <button type="submit" className="btn-ink min-h-12 text-lead">
           Put it on the bench

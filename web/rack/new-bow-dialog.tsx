@@ -29,6 +29,7 @@ import { Fractions } from '../ui/fractions.tsx';
 import { SheetActions } from '../ui/sheet-actions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { BackUpForm } from './back-up-form.tsx';
+import { NameField } from './name-field.tsx';
 import { type StartingRow, startingSheet } from './starting-sheet.ts';
 import { useMakeBow } from './use-make-bow.ts';
 
@@ -212,30 +213,6 @@ function FiveAnswers({
         </button>
       </SheetActions>
     </form>
-  );
-}
-
-function NameField({
-  name,
-  free,
-  onChange,
-}: {
-  readonly name: string;
-  /** What it is called when nothing is typed. */
-  readonly free: string;
-  readonly onChange: (name: string) => void;
-}) {
-  return (
-    <label>
-      <span className="label">Name, if you like</span>
-      <input
-        className="field"
-        value={name}
-        maxLength={80}
-        placeholder={free}
-        onChange={(event) => onChange(event.target.value)}
-      />
-    </label>
   );
 }
 

@@ -4,7 +4,7 @@ import { name, positive, shortText } from './parts.ts';
 
 export const division = z.union([z.literal(8), z.literal(16), z.literal(32), z.literal(64)]);
 export const throatToPlungerMm = z.number().min(-60).max(60);
-export const crawlMm = z.number().min(0).max(100);
+export const crawlMm = z.number().min(0).max(80);
 export const amoDrawMm = z.number().min(400).max(1000);
 
 export const makerFigures = z.strictObject({
