@@ -186,6 +186,7 @@ describe('nextMove', () => {
   it('believes today over a well-shot yesterday: not everything that moved was written down', () => {
     const log = shot(bowFor('right'), 4, 0, 0);
     log.add({ kind: 'sessionClosed', sessionId: log.state.sessions.at(-1)!.sessionId });
+    log.wait(20);
     shot(log, 2, 0, -70);
     expect(moveOf(log)?.title).toMatch(/^Nocking point .* down$/);
   });

@@ -10,6 +10,7 @@ import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
 import { type EndSums, endSums } from '../groups/ends-posterior.ts';
+import { sittings } from '../log/sitting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 
 /** One setting shot in one session: everything between two changes that matter to an axis. */
@@ -48,7 +49,7 @@ export function bareShaftBlocks(
   readonly levelSteps: readonly LevelStep[];
 } {
   const doubts = state.upsets.filter((one) => upsets(one, BARE_SHAFT_FACET[axis]));
-  const shots = state.sessions
+  const shots = sittings(state)
     .filter(({ sessionKind }) => sessionKind === 'bareShaft')
     .flatMap((session) =>
       session.shots

@@ -14,6 +14,7 @@ import { aimWanderOdds, scatterPrior } from '../groups/scatter-history.ts';
 import { wholeEndNumbers } from './whole-ends.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
+import { partsOf, sittingOf, sittings, sittingsBefore } from '../log/sitting.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
@@ -28,20 +29,26 @@ type BareShaftFacet = Extract<FacetId, 'bareShaftVertical' | 'bareShaftLateral'>
  * ends have to be surer, since who looks after every end finds a lucky one.
  */
 const INSIDE_DONE_AT = [
-  { ends: 30, chance: 0.8 },
-  { ends: 20, chance: 0.9 },
-  { ends: 12, chance: 0.95 },
+  { ends: 48, chance: 0.8 },
+  { ends: 36, chance: 0.9 },
+  { ends: 20, chance: 0.95 },
   { ends: 2, chance: 0.97 },
 ] as const;
 /** And by the shots since the last change alone: what was before it may be carried over wrongly. */
 const INSIDE_BY_ITSELF_AT = 0.6;
+/** Ends it takes at least since the last change. */
+const DONE_ENDS = 2;
 
 /**
- * The verdict of a session: the shots since the last change, with what earlier sessions say of the
- * archer's scatter. Whether it is done is judged by the whole log: what was shot before the last
+ * The verdict of the sitting a session is part of: the shots since the last change, with what earlier
+ * sessions say of the archer's scatter. Whether it is done is judged by the whole log: what was shot before the last
  * change is carried over it, with the change's effect as uncertain as it is.
  */
-export const sessionVerdict = onceForPair(
+export function sessionVerdict(state: BowState, session: ShootingSession): BareShaftVerdict {
+  return sittingVerdict(state, sittingOf(state, session));
+}
+
+const sittingVerdict = onceForPair(
   (state: BowState, session: ShootingSession): BareShaftVerdict => {
     const shot = bareShaftVerdict(
       session,
@@ -50,10 +57,10 @@ export const sessionVerdict = onceForPair(
       sessionLanding(state, session),
     );
     const isLast =
-      state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft')?.sessionId ===
-      session.sessionId;
+      sittings(state).findLast(({ sessionKind }) => sessionKind === 'bareShaft') === session;
     const verdict = {
       ...shot,
+      sessionsBefore: partsOf(state, session) - 1,
       // What nobody acts on any more is not weighed.
       apart: isLast ? shaftByShaft(state, session) : null,
       seen: {
@@ -62,12 +69,16 @@ export const sessionVerdict = onceForPair(
       },
     };
     if (!isLast) return verdict;
+    const endsInAll = new Set(
+      session.shots.filter(({ arrow }) => arrow === 'bare').map(({ endNumber }) => endNumber),
+    ).size;
     const judge = (judged: AxisVerdict, axis: BareShaftAxis): AxisVerdict => {
       const ends = endsSpeaking(state, session, axis);
-      const needed = INSIDE_DONE_AT.find((one) => ends >= one.ends)?.chance ?? Infinity;
+      const needed = INSIDE_DONE_AT.find((one) => endsInAll >= one.ends)?.chance ?? Infinity;
       return {
         ...judged,
         done:
+          ends >= DONE_ENDS &&
           judged.call !== 'plus' &&
           judged.call !== 'minus' &&
           (judged.odds?.inside ?? 0) >= INSIDE_BY_ITSELF_AT &&
@@ -80,12 +91,13 @@ export const sessionVerdict = onceForPair(
   },
 );
 
-/** Whole ends of a session that still speak for an axis and hold bare shafts. */
+/** Whole ends of a sitting that still speak for an axis and hold bare shafts. */
 export function endsSpeaking(
   state: BowState,
-  session: ShootingSession,
+  oneOfThem: ShootingSession,
   axis: BareShaftAxis,
 ): number {
+  const session = sittingOf(state, oneOfThem);
   const shots = shotsSpeakingFor(BARE_SHAFT_FACET[axis], session, state.upsets);
   const whole = wholeEndNumbers(session);
   return new Set(
@@ -107,8 +119,7 @@ export function sessionLanding(state: BowState, session: ShootingSession): Landi
 
 /** What the sessions before one say of the archer, on both axes: scatter and wandering aim. */
 export function sessionPriors(state: BowState, session: ShootingSession) {
-  const place = state.sessions.findIndex((one) => one.sessionId === session.sessionId);
-  const earlier = state.sessions.slice(0, Math.max(0, place));
+  const earlier = sittingsBefore(state, session);
   const prior = (axis: 'outwardMm' | 'upMm'): AxisPrior => ({
     scatter: scatterPrior(earlier, session.distanceM, axis),
     wanderOdds: aimWanderOdds(earlier, axis),
@@ -128,7 +139,7 @@ export interface BareShaftEvidence {
 /** The newest session with shots, judged, for one facet of the bare-shaft step. */
 export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareShaftEvidence {
   const session =
-    state.sessions.findLast(
+    sittings(state).findLast(
       ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
     ) ?? null;
   if (session === null) return { session: null, verdict: null, upsetBy: [], everShot: false };

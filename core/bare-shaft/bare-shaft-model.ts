@@ -11,6 +11,7 @@ import {
 import type { StudentMixture } from '../numeric/student-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
+import { sittingsBefore } from '../log/sitting.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { type BareShaftBlock, bareShaftBlocks } from './bare-shaft-blocks.ts';
 import type { BounceOdds } from './bounce.ts';
@@ -216,7 +217,7 @@ function sessionScatter(
 
 /** What the sessions before one say of the archer: his scatter, and how far his aim wanders. */
 function archerBefore(state: BowState, session: ShootingSession, axis: BareShaftAxis) {
-  const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
+  const earlier = sittingsBefore(state, session);
   const of = axis === 'bareShaftUp' ? 'upMm' : 'outwardMm';
   const odds = aimWanderOdds(earlier, of);
   return {

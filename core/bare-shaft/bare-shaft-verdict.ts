@@ -31,6 +31,8 @@ export interface BareShaftVerdict {
     readonly calledBad: number;
     readonly setAside: number;
   };
+  /** Sessions begun just before this one whose shots are counted with it. */
+  readonly sessionsBefore: number;
   /** Ends since the last change that put either axis in doubt. */
   readonly ends: number;
   /** Bare shafts scatter more than the bow can explain: form, nock fit or contact first. */
@@ -126,6 +128,7 @@ export function bareShaftVerdict(
       calledBad: judged.filter((shot) => shot.calledBad).length,
       setAside: judged.filter((shot) => !shot.calledBad && shot.setAside).length,
     },
+    sessionsBefore: 0,
     ends: new Set(judged.map((shot) => shot.endNumber)).size,
     scattered: isScattered(outward, up),
     farOutShotIds: farOutShots(judged),

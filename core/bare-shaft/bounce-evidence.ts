@@ -1,4 +1,5 @@
 import type { BowState } from '../log/bow-state.ts';
+import { sittingsBefore } from '../log/sitting.ts';
 import type { BareShaftBlock } from './bare-shaft-blocks.ts';
 import { type BounceOdds, bounceOdds, type HeightShot } from './bounce.ts';
 import { FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from '../groups/offset-posterior.ts';
@@ -30,7 +31,7 @@ export function bounceEvidence(
 function heightOf(state: BowState, block: BareShaftBlock): HeightShot | null {
   const { fletched, bare, session, endNumbers } = block;
   if (fletched.count < FEWEST_EACH || bare.count < FEWEST_EACH) return null;
-  const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
+  const earlier = sittingsBefore(state, session);
   const posterior = offsetPosterior(
     {
       fletchedCount: fletched.count,

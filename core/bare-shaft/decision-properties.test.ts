@@ -28,9 +28,14 @@ function logOf(
   {
     hand = 'right',
     order = (n: number) => Array.from({ length: n }, (_, at) => at),
+    closedAfter = [],
+    pauseHours = 1,
   }: {
     readonly hand?: Hand;
     readonly order?: (n: number) => readonly number[];
+    /** Ends after which the session is closed and another begun. */
+    readonly closedAfter?: readonly number[];
+    readonly pauseHours?: number;
   } = {},
 ): BowLog {
   const normal = standardNormal(seededUniform(seed));
@@ -39,7 +44,8 @@ function logOf(
     arrow: { described: '', lengthMm: 780, diameterMm: 6, pointMassG: 6.48 },
     amoDrawMm: 711,
   }).settle();
-  const sessionId = log.open();
+  let sessionId = log.open();
+  let endsBefore = 0;
   for (let endNumber = 1; endNumber <= ends; endNumber += 1) {
     const shots = Array.from({ length: 9 }, (_, at) => ({
       arrow: at < 6 ? ('fletched' as const) : ('bare' as const),
@@ -52,10 +58,15 @@ function logOf(
         kind: 'shotPlaced',
         shotId: `${endNumber}-${at}`,
         sessionId,
-        endNumber,
+        endNumber: endNumber - endsBefore,
         calledBad: false,
         ...shots[at]!,
       });
+    if (!closedAfter.includes(endNumber) || endNumber === ends) continue;
+    log.add({ kind: 'sessionClosed', sessionId });
+    log.wait(pauseHours);
+    sessionId = log.open();
+    endsBefore = endNumber;
   }
   return log;
 }
@@ -96,6 +107,22 @@ describe('the same decision', () => {
       }),
       { numRuns: 30 },
     );
+  });
+
+  it('in one session or in several of the same hours', () => {
+    const closedAfter = fc.subarray([1, 2, 3], { minLength: 1 });
+    fc.assert(
+      fc.property(shooting, closedAfter, (shot, after) => {
+        expect(decisionOf(logOf(shot, { closedAfter: after }))).toEqual(decisionOf(logOf(shot)));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('of the next day is another: bow and archer drift', () => {
+    const shot = { seed: 5, offMm: 80, upMm: 0, scatterMm: 15, ends: 4 };
+    const nextDay = decisionOf(logOf(shot, { closedAfter: [3], pauseHours: 20 }));
+    expect(nextDay).not.toEqual(decisionOf(logOf(shot)));
   });
 
   it('typed in inches or in millimetres', () => {

@@ -5,6 +5,7 @@ import {
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { sittingOf } from '../log/sitting.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import { upsets } from '../craft/upsets.ts';
 import {
@@ -18,10 +19,11 @@ import { studentMixtureScaled } from '../numeric/student-mixture.ts';
 /** Everything seen of one axis since it was last upset, fused. */
 export function sessionEvidence(
   state: BowState,
-  session: ShootingSession,
+  oneOfThem: ShootingSession,
   verdict: BareShaftVerdict,
   axis: BareShaftAxis,
 ): FusedAxis {
+  const session = sittingOf(state, oneOfThem);
   const facet = BARE_SHAFT_FACET[axis];
   const isUp = axis === 'bareShaftUp';
   const speaking = shotsSpeakingFor(facet, session, state.upsets).filter(isCounted);

@@ -7,6 +7,7 @@ import { type ShaftsApart, shaftsApart } from '../groups/shafts-apart.ts';
 import type { ShotSeen } from '../groups/shot-seen.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
+import { sittingOf, sittingsBefore } from '../log/sitting.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { meanOf } from '../numeric/moments.ts';
 
@@ -21,27 +22,29 @@ export const TWO_HEAPS_LOOKED_AT = 'twoHeaps';
 /** The aim of an end wanders by half a scatter where no fletched shot tells how far. */
 const AIM_VARIANCE = 0.25;
 
-/** One bad shaft or two heaps among the arrows of a session, bare ones first; null when all are alike. */
-export const shaftByShaft = onceForPair(
-  (state: BowState, session: ShootingSession): ShaftByShaft => {
-    const counted = session.shots.filter(isCounted).map((shot) => shotInBowFrame(session, shot));
-    const bare = apartOf(state, session, counted, 'bare');
-    if (bare.kind === 'oneApart') return { ...bare, arrow: 'bare' };
-    const lookedAt = session.lookedAt.get(TWO_HEAPS_LOOKED_AT) ?? -1;
-    const heaps =
-      bare.kind !== 'twoHeaps' || lookedAt < 0
-        ? bare
-        : apartOf(
-            state,
-            session,
-            counted.filter(({ index }) => index > lookedAt),
-            'bare',
-          );
-    if (heaps.kind === 'twoHeaps') return heaps;
-    const fletched = apartOf(state, session, counted, 'fletched');
-    return fletched.kind === 'oneApart' ? { ...fletched, arrow: 'fletched' } : null;
-  },
-);
+/** One bad shaft or two heaps among the arrows of a sitting, bare ones first; null when all are alike. */
+export function shaftByShaft(state: BowState, session: ShootingSession): ShaftByShaft {
+  return weighed(state, sittingOf(state, session));
+}
+
+const weighed = onceForPair((state: BowState, session: ShootingSession): ShaftByShaft => {
+  const counted = session.shots.filter(isCounted).map((shot) => shotInBowFrame(session, shot));
+  const bare = apartOf(state, session, counted, 'bare');
+  if (bare.kind === 'oneApart') return { ...bare, arrow: 'bare' };
+  const lookedAt = session.lookedAt.get(TWO_HEAPS_LOOKED_AT) ?? -1;
+  const heaps =
+    bare.kind !== 'twoHeaps' || lookedAt < 0
+      ? bare
+      : apartOf(
+          state,
+          session,
+          counted.filter(({ index }) => index > lookedAt),
+          'bare',
+        );
+  if (heaps.kind === 'twoHeaps') return heaps;
+  const fletched = apartOf(state, session, counted, 'fletched');
+  return fletched.kind === 'oneApart' ? { ...fletched, arrow: 'fletched' } : null;
+});
 
 function apartOf(
   state: BowState,
@@ -89,8 +92,7 @@ function apartOf(
 
 /** Fletched scatter by all groups so far, this session's with them: a flyer does not widen it. */
 function scatterOf(state: BowState, session: ShootingSession, axis: ShotAxis): ScatterPrior {
-  const place = state.sessions.findIndex((one) => one.sessionId === session.sessionId);
-  const soFar = [...state.sessions.slice(0, Math.max(0, place)), session];
+  const soFar = [...sittingsBefore(state, session), session];
   const { squares, degrees } = ordinarySquares(soFar, session.distanceM, axis);
   return { degrees, sdMm: degrees === 0 ? 0 : Math.sqrt(squares / degrees) };
 }

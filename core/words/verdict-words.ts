@@ -169,8 +169,12 @@ function notEnoughWords({ counted }: BareShaftVerdict): string {
   return `Nothing to say yet: at least ${parts.join(' and ')} more.`;
 }
 
-function howWords({ counted }: BareShaftVerdict, { hand }: VerdictContext): string {
+function howWords({ counted, sessionsBefore }: BareShaftVerdict, { hand }: VerdictContext): string {
   const total = counted.fletched + counted.bare;
   const all = total + counted.calledBad + counted.setAside;
-  return `${total} of ${all} shots counted. ± holds 9 times in 10. ${handednessNote(hand)}`;
+  const before =
+    sessionsBefore === 0
+      ? ''
+      : `, those of the ${sessionsBefore === 1 ? 'session' : `${sessionsBefore} sessions`} just before with them`;
+  return `${total} of ${all} shots counted${before}. ± holds 9 times in 10. ${handednessNote(hand)}`;
 }

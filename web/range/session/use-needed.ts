@@ -1,5 +1,6 @@
 import type { BowState } from '#core/log/bow-state.ts';
 import { isCounted, type ShootingSession } from '#core/log/shooting.ts';
+import { sittingOf } from '#core/log/sitting.ts';
 import {
   type BareShaftVerdict,
   shotsFromLanding,
@@ -16,13 +17,14 @@ export function useNeeded(
   session: ShootingSession,
   verdict: BareShaftVerdict,
 ): { readonly outward: ShotsNeeded | null; readonly up: ShotsNeeded | null } {
+  const sitting = sittingOf(state, session);
   const priors = sessionPriors(state, session);
   const sumsOf = (axis: 'outward' | 'up'): AxisSums | null => {
     if (verdict[axis].call !== 'undecided') return null;
     const facet = axis === 'outward' ? 'bareShaftLateral' : 'bareShaftVertical';
     const shots = shotsFromLanding(
-      session,
-      shotsSpeakingFor(facet, session, state.upsets).filter(isCounted),
+      sitting,
+      shotsSpeakingFor(facet, sitting, state.upsets).filter(isCounted),
       sessionLanding(state, session),
     );
     const values = (arrow: 'fletched' | 'bare') =>
