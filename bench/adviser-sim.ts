@@ -61,9 +61,14 @@ export interface ButtOutcome {
 
 class Record {
   readonly log: LoggedEntry[] = [];
+  private days = 0;
+  /** What is shot from here on is shot the next day. */
+  nextDay(): void {
+    this.days += 1;
+  }
   add(body: EntryBody): void {
     const seq = this.log.length + 1;
-    const at = new Date(Date.UTC(2026, 0, 1) + seq * 20_000).toISOString();
+    const at = new Date(Date.UTC(2026, 0, 1 + this.days) + seq * 20_000).toISOString();
     this.log.push({ id: `e${seq}`, bowId: 'b', at, by: 'sim', body, seq });
   }
   get nowMs(): number {
@@ -144,6 +149,7 @@ function begin(
   record.open('history', { outwardMm: 25, upMm: 25 });
   for (let end = 1; end <= HISTORY_ENDS; end += 1) record.end('history', end, history, 6, 0);
   record.add({ kind: 'sessionClosed', sessionId: 'history' });
+  record.nextDay();
   const tolerance = defaultTolerance(record.state(), 18);
   record.open('tuning', tolerance);
   return { record, archer, tolerance };

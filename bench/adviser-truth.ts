@@ -17,6 +17,8 @@ const PRELOAD_ROOM_TURNS = 2;
 const BOUNCING_SHARE = 0.1;
 const TURNED_SHARE = 0.1;
 const TURNED_WITHIN_MM = 30;
+/** As far inside as a bow must be brought to be told from one just outside, in tolerances. */
+const WELL_INSIDE = 0.75;
 /** The rule of thumb for a target archer, mm at 18 m. */
 const TARGET_TOLERANCE_MM = 20;
 const OUTWARD_CONTROLS: readonly Control[] = [
@@ -140,7 +142,10 @@ export function plainBow(startOutwardMm: number, startUpMm: number, scatterMm: n
   };
 }
 
-/** Whether what everybody turns is enough, or not even all there is would be. */
+/**
+ * Whether what everybody turns is enough, or not even all there is would be. A bow whose controls end in
+ * the last quarter of its tolerance is neither: no honest number of ends could say that it is inside.
+ */
 function canBeMended(
   { outwardGains, upGains, startOutwardMm, startUpMm, turned }: ShootingTruth,
   reach: HabitReach,
@@ -155,19 +160,21 @@ function canBeMended(
   ];
   const room = (controls: typeof rooms) =>
     controls.reduce((sum, [control, most]) => sum + Math.abs(gain(control)) * most, 0);
-  const needed = Math.abs(startOutwardMm) - tolerance.outwardMm;
+  const needed = Math.abs(startOutwardMm) - WELL_INSIDE * tolerance.outwardMm;
   const others = room(rooms.filter(([control]) => control !== turned?.control));
   const nearTune =
-    turned === null || turned === undefined ? 0 : turned.withinMm - tolerance.outwardMm;
-  const nocking = Math.abs(
-    (Math.abs(startUpMm) - tolerance.upMm) / (upGains.get('nockingPoint') ?? 1),
-  );
+    turned === null || turned === undefined
+      ? 0
+      : turned.withinMm - WELL_INSIDE * tolerance.outwardMm;
+  const nockingTo = (share: number) =>
+    (Math.abs(startUpMm) - share * tolerance.upMm) / Math.abs(upGains.get('nockingPoint') ?? 1);
   const nockingRoomMm =
     startUpMm > 0
       ? NOCKING_HEIGHT_MM.high - NOCKING_START_MM
       : NOCKING_START_MM - NOCKING_HEIGHT_MM.low;
-  const upIsOpen = Math.abs(startUpMm) <= tolerance.upMm || nocking <= nockingRoomMm;
+  const upIsOpen = nockingTo(WELL_INSIDE) <= nockingRoomMm;
   if (room(rooms) >= needed && others >= Math.min(needed, nearTune) && upIsOpen) return true;
   const bolts = Math.abs(gain('topBolt') + gain('bottomBolt')) * 1.5;
-  return room(rooms) + bolts < needed || !upIsOpen ? false : null;
+  const outOfReach = Math.abs(startOutwardMm) - tolerance.outwardMm > room(rooms) + bolts;
+  return outOfReach || nockingTo(1) > nockingRoomMm ? false : null;
 }

@@ -43,6 +43,18 @@ describe('turn something, or shoot again?', () => {
     expect(decide(log)).toMatchObject({ kind: 'mend', axis: 'bareShaftOutward' });
   });
 
+  it('waits a third end where a shot nobody called lies far from its kind, then goes on', () => {
+    const log = bowFor('right');
+    const session = log.open();
+    end(log, session, 1, 90, 0);
+    end(log, session, 2, 88, 2);
+    expect(decide(log).kind).toBe('mend');
+    log.shots(session, 2, 'fletched', [[70, 0]]);
+    expect(decide(log)).toMatchObject({ kind: 'shoot', why: 'farOutShot' });
+    end(log, session, 3, 91, -1);
+    expect(decide(log)).toMatchObject({ kind: 'mend', axis: 'bareShaftOutward' });
+  });
+
   it('is done after two ends inside, and then wants nothing more', () => {
     const log = bowFor('right');
     const session = log.open(30);

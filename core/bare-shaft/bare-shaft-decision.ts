@@ -2,6 +2,7 @@ import { upsets } from '../craft/upsets.ts';
 import { blameList } from '../craft/blame-list.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { sittingOf } from '../log/sitting.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { BareShaftVerdict } from './bare-shaft-verdict.ts';
 import { BOUNCE_SAID_AT } from './bounce.ts';
@@ -58,6 +59,7 @@ export type BareShaftDecision =
       readonly why:
         | 'oneMoreInside'
         | 'oneLook'
+        | 'farOutShot'
         | 'sureButSmall'
         | 'verticalFirst'
         | 'undecided'
@@ -90,10 +92,11 @@ export type BareShaftDecision =
  */
 export function bareShaftDecision(
   state: BowState,
-  session: ShootingSession,
+  oneOfThem: ShootingSession,
   verdict: BareShaftVerdict,
   isSetAside: (remedy: Remedy) => boolean,
 ): BareShaftDecision {
+  const session = sittingOf(state, oneOfThem);
   if (verdict.done) return { kind: 'done' };
   const { apart } = verdict;
   if (apart?.kind === 'oneApart') return { kind: 'setAside', shaft: apart };
@@ -113,8 +116,12 @@ export function bareShaftDecision(
     return { kind: 'shoot', why: 'proveTheMove', axis: null, likely: null };
   const bounce = bounceRaise(state, outlooks.bareShaftUp, BOUNCE_SAID_AT);
   if (bounce !== null) return bounce;
-  const vertical = wanted(state, session, 'bareShaftUp', outlooks.bareShaftUp, isSetAside);
-  const lateral = wanted(state, session, 'bareShaftOutward', outlooks.bareShaftOutward, isSetAside);
+  // A shot far from its kind that nobody called moves a mean of few: one end more before it is acted on.
+  const endsFirst = verdict.farOutShotIds.length > 0 ? ENDS_FIRST + 1 : ENDS_FIRST;
+  const wantedOf = (axis: BareShaftAxis) =>
+    wanted(state, session, axis, { outlook: outlooks[axis], endsFirst, isSetAside });
+  const vertical = wantedOf('bareShaftUp');
+  const lateral = wantedOf('bareShaftOutward');
   const verticalSettled =
     outlooks.bareShaftUp.odds.inside >= VERTICAL_LIKELY_INSIDE ||
     endsSpeaking(state, session, 'bareShaftUp') >= VERTICAL_PATIENCE_ENDS;
@@ -136,7 +143,7 @@ export function bareShaftDecision(
     };
   for (const one of [vertical, lateral])
     if (one.kind === 'oneLook')
-      return { kind: 'shoot', why: 'oneLook', axis: one.axis, likely: one.remedy };
+      return { kind: 'shoot', why: one.why, axis: one.axis, likely: one.remedy };
   // What the verdict has called is not called undecided here.
   const called = BARE_SHAFT_AXES.toReversed().find((axis) => isOutCalled(verdict, axis));
   if (called !== undefined)
@@ -199,7 +206,12 @@ function bounceRaise(
 
 type Wanted =
   | Extract<BareShaftDecision, { kind: 'mend' | 'spent' }>
-  | { readonly kind: 'oneLook'; readonly axis: BareShaftAxis; readonly remedy: Remedy }
+  | {
+      readonly kind: 'oneLook';
+      readonly why: 'oneLook' | 'farOutShot';
+      readonly axis: BareShaftAxis;
+      readonly remedy: Remedy;
+    }
   | { readonly kind: 'nothing' };
 
 /** What one axis would have done by itself. */
@@ -207,28 +219,35 @@ function wanted(
   state: BowState,
   session: ShootingSession,
   axis: BareShaftAxis,
-  outlook: Outlook,
-  isSetAside: (remedy: Remedy) => boolean,
+  {
+    outlook,
+    endsFirst,
+    isSetAside,
+  }: {
+    readonly outlook: Outlook;
+    readonly endsFirst: number;
+    readonly isSetAside: (remedy: Remedy) => boolean;
+  },
 ): Wanted {
   const side = Math.max(outlook.plusSide, 1 - outlook.plusSide);
   const ends = endsSpeaking(state, session, axis);
   if (side < SIDE_SURE || ends === 0) return { kind: 'nothing' };
   const remedies = remediesFor(state, session, axis).filter((one) => !isSetAside(one));
   const isOut = Math.max(outlook.odds.plus, outlook.odds.minus) >= SIDE_CERTAIN;
-  // Certainly out, even a step that is hardly worth its trouble is better than another end.
+  // Given up after long, or certainly out: even a step hardly worth its trouble is better than nothing.
+  const isGivenUp = ends >= GIVEN_UP_ENDS && outlook.odds.inside < GIVEN_UP_BELOW;
   const [first, ...others] = byReversibility(
-    remedies.filter((one) => isWorthMoving(one, ends, { isOut, side })),
+    remedies.filter((one) => isWorthMoving(one, ends, { isOut: isOut || isGivenUp, side })),
   );
-  if (first === undefined) {
-    const isGivenUp = ends >= GIVEN_UP_ENDS && outlook.odds.inside < GIVEN_UP_BELOW;
-    return (isOut && ends >= ENDS_FIRST) || isGivenUp
+  if (first === undefined)
+    return (isOut && ends >= endsFirst) || isGivenUp
       ? { kind: 'spent', axis }
       : { kind: 'nothing' };
-  }
   const movedBefore = outlook.model.blocks.filter((one) => one.session === session).length > 1;
-  if (ends >= ENDS_FIRST || (movedBefore && side >= SIDE_CERTAIN))
+  if (ends >= endsFirst || (movedBefore && side >= SIDE_CERTAIN))
     return { kind: 'mend', axis, remedy: first, others };
-  return { kind: 'oneLook', axis, remedy: first };
+  const why = ends >= ENDS_FIRST ? 'farOutShot' : 'oneLook';
+  return { kind: 'oneLook', why, axis, remedy: first };
 }
 
 /** The saw only when nothing that can be taken back is worth its trouble. */

@@ -35,6 +35,8 @@ export interface BounceOdds {
   readonly at: readonly number[];
   /** Where it probably begins, mm on the same scale; null when it probably never does. */
   readonly thresholdMm: number | null;
+  /** Chance that it would with the nocking point at a height, mm on the same scale. */
+  readonly chanceAt: (heightMm: number) => number;
 }
 
 /**
@@ -48,7 +50,8 @@ export interface BounceOdds {
  */
 export function bounceOdds(heights: readonly HeightShot[], presentMm: number): BounceOdds {
   const different = new Set(heights.map(({ heightMm }) => heightMm)).size;
-  if (different < FEWEST_HEIGHTS) return { now: 0, at: heights.map(() => 0), thresholdMm: null };
+  if (different < FEWEST_HEIGHTS)
+    return { now: 0, at: heights.map(() => 0), thresholdMm: null, chanceAt: () => 0 };
   const all = heights.map(({ heightMm }) => heightMm);
   const low = Math.min(...all) - THRESHOLD_REACH_MM.below;
   const high = Math.max(...all) + THRESHOLD_REACH_MM.above;
@@ -76,6 +79,7 @@ export function bounceOdds(heights: readonly HeightShot[], presentMm: number): B
         : thresholds
             .slice(1)
             .reduce((sum, threshold, index) => sum + (threshold * odds[index + 1]!) / some, 0),
+    chanceAt: above,
   };
 }
 

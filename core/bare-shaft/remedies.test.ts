@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BowLog, bareShaftBow, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import type { BowFacts } from '../log/entry.ts';
-import { remediesFor, remedyEffect } from './remedies.ts';
+import { NOCKING_HEIGHT_MM } from '../limits/locator-limits.ts';
+import { nockingRoom, remediesFor, remedyEffect } from './remedies.ts';
 import { sideEffects } from '../words/remedy-words.ts';
 import { safeLength } from '../limits/safe-length.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
@@ -52,6 +53,54 @@ describe('remedies', () => {
       }),
       { numRuns: 15 },
     );
+  });
+
+  it('turn the plunger before another point is screwed in, where it can do the work', () => {
+    for (const outwardMm of [-34, 34]) {
+      const log = bareShaftBow(outwardMm, 0, { arrow: ARROW });
+      const session = log.state.sessions.at(-1)!.sessionId;
+      log.shots(session, 3, 'fletched', SIX_FLETCHED);
+      log.shots(session, 3, 'bare', [
+        [outwardMm - 3, 2],
+        [outwardMm + 3, -2],
+        [outwardMm, 0],
+      ]);
+      const first = (school: 'sighted' | 'shelfTarget') => {
+        const { state } = log;
+        const bow = { ...state, bow: { ...state.bow, school } };
+        return controlsOf(remediesFor(bow, bow.sessions.at(-1)!, 'bareShaftOutward'))[0];
+      };
+      expect(first('sighted')).toBe('plungerPreload');
+      expect(first('shelfTarget')).toBe('pointMass');
+    }
+  });
+
+  it('never lower the nocking point to where the tail would bounce, with no room to go up', () => {
+    // Lower made it lower, twice as fast, all the way down from the top of its room.
+    const log = new BowLog({ arrow: ARROW }).settle({ nockingHeight: NOCKING_HEIGHT_MM.high });
+    const session = log.open();
+    let end = 0;
+    for (const [movedMm, upMm] of [
+      [0, 30],
+      [-3, -10],
+      [-3, -55],
+      [6, 30],
+    ] as const) {
+      if (movedMm !== 0) log.change('nockingPoint', movedMm);
+      for (const _ of [1, 2]) {
+        end += 1;
+        log.shots(session, end, 'fletched', SIX_FLETCHED);
+        log.shots(session, end, 'bare', [
+          [-4, upMm + 3],
+          [5, upMm - 4],
+          [0, upMm],
+        ]);
+        log.add({ kind: 'endNoted', sessionId: session, endNumber: end, marks: 'shelf' });
+      }
+    }
+    const { state } = log;
+    expect(nockingRoom(state).up).toBe(0);
+    expect(remediesFor(state, state.sessions.at(-1)!, 'bareShaftUp')).toEqual([]);
   });
 
   it('offer no cut while nobody has measured the shaft or the draw', () => {

@@ -112,7 +112,7 @@ function weighRemedies(
   axis: BareShaftAxis,
 ): readonly Remedy[] {
   const before = presentOutlook(state, session, axis);
-  return (
+  return handiestFirst(
     kindsFor(state, axis)
       .map((one) => bestOf(state, session, axis, one, before))
       .filter((one) => one !== null)
@@ -124,8 +124,22 @@ function weighRemedies(
       .toSorted(
         (one, other) =>
           Number(other.reversible) - Number(one.reversible) || other.worth - one.worth,
-      )
+      ),
   );
+}
+
+/** As good as this share of the best, and turned and taken back in seconds. */
+const GOOD_ENOUGH = 0.6;
+
+/**
+ * The plunger before another set of points, twists or bolts, where it does nearly as much as the best of
+ * them would: sight marks, weight and limbs stay as they are.
+ */
+function handiestFirst(remedies: readonly Remedy[]): readonly Remedy[] {
+  const preload = remedies.find(({ amounts }) => amounts.has('plungerPreload'));
+  const best = Math.max(...remedies.map(({ reversible, gain }) => (reversible ? gain : 0)));
+  if (preload === undefined || preload.gain < GOOD_ENOUGH * best) return remedies;
+  return [preload, ...remedies.filter((one) => one !== preload)];
 }
 
 function changesOf(amounts: ReadonlyMap<Control, number>) {
@@ -154,6 +168,7 @@ function bestOf(
     const most = Math.floor(Math.min(oneGo, left) / step + 1e-5);
     for (let steps = 1; steps <= most; steps += 1) {
       const amount = Number((way * steps * step).toFixed(6));
+      if (isIntoTheBounce(state, before, lead, amount)) continue;
       const amounts = new Map(controls.map((control) => [control, amount]));
       const after = believableAfter(
         state,
@@ -177,6 +192,20 @@ function bestOf(
     }
   }
   return best;
+}
+
+/** Likelier than not the tail would bounce there: what it then does, no remedy reckons with. */
+const INTO_THE_BOUNCE = 0.5;
+
+function isIntoTheBounce(
+  state: BowState,
+  { model }: Outlook,
+  control: Control,
+  amount: number,
+): boolean {
+  if (control !== 'nockingPoint' || amount > 0 || model.bounce === null) return false;
+  const heightMm = (state.moved.get('nockingPoint') ?? 0) + amount;
+  return model.bounce.chanceAt(heightMm) >= INTO_THE_BOUNCE;
 }
 
 /** What is lost when a move turns out to make it worse, in moves: there and back. */

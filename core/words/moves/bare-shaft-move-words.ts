@@ -94,6 +94,10 @@ export function waitMoveWords(
       );
     case 'oneLook':
       return again(`One look says ${cause}. One end proves nothing; two that agree do.`);
+    case 'farOutShot':
+      return again(
+        `Two looks say ${cause}, but a shot that lies far from its kind weighs much among so few. One end more.`,
+      );
     case 'sureButSmall':
       return again(
         `It is ${cause}, but by so little that a turn could as well make it worse. Another end tells how far to go.`,
