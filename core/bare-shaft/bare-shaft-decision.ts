@@ -22,7 +22,7 @@ const WORTH_AFTER_PATIENCE = 0.08;
 /** What can be undone comes before the saw when it takes this much off; a lone twist does not. */
 const WORTH_BEFORE_SAW = 0.05;
 /** The side of an offset must be this sure before anything is turned. */
-const SIDE_SURE = 0.92;
+const SIDE_SURE = 0.95;
 /** “Same result two ends running before anything is touched.” */
 const ENDS_FIRST = 2;
 /** What cannot be undone wants the side surer still. */

@@ -209,7 +209,7 @@ function isIntoTheBounce(
 }
 
 /** What is lost when a move turns out to make it worse, in moves: there and back. */
-const WORSE_COST = 0.5;
+const WORSE_COST = 0.8;
 
 /** Chance that it answers the other way, or so strongly that it lands farther out on the other side. */
 function chanceOfWorse(before: Outlook, after: Outlook): number {
