@@ -27,9 +27,12 @@ const NEVER_TOGETHER: readonly {
   { first: { verdict: /^Done/ }, second: { move: /bare|preload|nocking point|point mass|cut/i } },
   { first: { verdict: /^Done/ }, second: { order: /undecided|is out|one more end|stale|to do/ } },
   { first: { verdict: /and it is not you/ }, second: { why: /cannot be told from the scatter/ } },
-  { first: { verdict: /by this one look/ }, second: { why: /cannot be told from the scatter/ } },
   {
-    first: { verdict: /by this one look|not you/ },
+    first: { verdict: /by this one look|by what was shot/ },
+    second: { why: /cannot be told from the scatter/ },
+  },
+  {
+    first: { verdict: /by this one look|by what was shot|not you/ },
     second: { order: /undecided|one more end|holds/ },
   },
   { first: { verdict: /^Inside, both ways/ }, second: { why: /cannot be told|One look says/ } },

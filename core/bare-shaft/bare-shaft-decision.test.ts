@@ -55,6 +55,26 @@ describe('turn something, or shoot again?', () => {
     expect(decide(log)).toMatchObject({ kind: 'mend', axis: 'bareShaftOutward' });
   });
 
+  it('has bare and fletched mixed in one end before an offset between ends is turned away', () => {
+    const log = bowFor('right');
+    const session = log.open();
+    log.shots(session, 1, 'fletched', SIX_FLETCHED);
+    for (const number of [2, 3])
+      log.shots(session, number, 'bare', [
+        [0, 78],
+        [4, 82],
+        [-4, 80],
+      ]);
+    expect(decide(log)).toMatchObject({ kind: 'shoot', why: 'neverMixed' });
+    expect(sessionVerdict(log.state, log.state.sessions[0]!).up).toMatchObject({
+      call: 'plus',
+      holds: false,
+    });
+    end(log, session, 4, 0, 80);
+    end(log, session, 5, 1, 79);
+    expect(decide(log)).toMatchObject({ kind: 'mend', axis: 'bareShaftUp' });
+  });
+
   it('is done after two ends inside, and then wants nothing more', () => {
     const log = bowFor('right');
     const session = log.open(30);

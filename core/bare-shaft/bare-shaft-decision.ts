@@ -60,6 +60,7 @@ export type BareShaftDecision =
         | 'oneMoreInside'
         | 'oneLook'
         | 'farOutShot'
+        | 'neverMixed'
         | 'sureButSmall'
         | 'verticalFirst'
         | 'undecided'
@@ -108,6 +109,8 @@ export function bareShaftDecision(
   if (why !== null && unchecked.length > 0)
     return { kind: 'checkBlame', why, items: unchecked.map(({ id }) => id) };
 
+  // An aim that wandered between the ends passes for an offset: mixed in one end it does not.
+  if (verdict.neverMixed) return { kind: 'shoot', why: 'neverMixed', axis: null, likely: null };
   const outlooks = Object.fromEntries(
     BARE_SHAFT_AXES.map((axis) => [axis, presentOutlook(state, session, axis)]),
   ) as Record<BareShaftAxis, PresentOutlook>;

@@ -87,7 +87,7 @@ const sittingVerdict = onceForPair(
     };
     const outward = judge(verdict.outward, 'bareShaftOutward');
     const up = judge(verdict.up, 'bareShaftUp');
-    return { ...verdict, outward, up, done: outward.done && up.done };
+    return { ...verdict, outward, up, done: outward.done && up.done && verdict.apart === null };
   },
 );
 

@@ -106,6 +106,7 @@ export function bareShaftVerdict(
         .map(({ endNumber }) => endNumber)
         .filter((end) => whole.has(end)),
     ).size;
+  const neverMixed = isNeverMixed(lateral.length >= vertical.length ? lateral : vertical);
   const outward = axisVerdict(
     endsOf(lateral, (shot) => shot.outwardMm),
     session.toleranceMm,
@@ -120,8 +121,9 @@ export function bareShaftVerdict(
   );
   const judged = lateral.length >= vertical.length ? lateral : vertical;
   return {
-    outward,
-    up,
+    // Shot in ends of their own, an aim that wandered passes for an offset: it may well be the archer.
+    outward: neverMixed ? { ...outward, holds: false } : outward,
+    up: neverMixed ? { ...up, holds: false } : up,
     counted: {
       fletched: countOf(judged, 'fletched'),
       bare: countOf(judged, 'bare'),
@@ -132,7 +134,7 @@ export function bareShaftVerdict(
     ends: new Set(judged.map((shot) => shot.endNumber)).size,
     scattered: isScattered(outward, up),
     farOutShotIds: farOutShots(judged),
-    neverMixed: isNeverMixed(judged),
+    neverMixed,
     apart: null,
     seen: { outward: null, up: null },
     done: outward.done && up.done,

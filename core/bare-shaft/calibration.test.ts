@@ -9,7 +9,7 @@ import {
   SCATTER_FACTORS,
 } from '../groups/offset-posterior.ts';
 
-const SESSIONS = 2000;
+const SESSIONS = 1000;
 const NO_HISTORY = {
   outward: { scatter: NO_SCATTER_PRIOR },
   up: { scatter: NO_SCATTER_PRIOR },
@@ -93,7 +93,7 @@ function coverage(seed: number, simulated: Case): number {
 
 const show = (share: number) => `${(100 * share).toFixed(1)} %`;
 
-describe('the verdict over 2,000 simulated sessions', () => {
+describe('the verdict over 1,000 simulated sessions', () => {
   it.each([
     ['plain', {}],
     ['with 5 % plucked shots nobody called', { pluckedShare: 0.05 }],

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { verdictWords } from '../words/verdict-words.ts';
 import { BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { spokenMove } from '../fixtures/spoken-move.ts';
 import type { BowState } from '../log/bow-state.ts';
@@ -143,6 +144,14 @@ describe('two heaps', () => {
     const { log } = shotWith(HEAPS);
     const move = spokenMove(log.state, log.nowMs);
     expect(move?.title).toBe('Two heaps: find what touches now and then');
+    const needed = { outward: null, up: null };
+    const words = verdictWords(verdictOf(log.state), { hand: 'right', unit: 'cm', needed });
+    expect([words.says, words.figure, words.also]).toEqual([
+      'Bare shafts lie in two heaps:',
+      'their middle is no offset.',
+      [],
+    ]);
+    expect(verdictOf(log.state).done).toBe(false);
     expect(move?.expect).toBe('6 of 12 bare shafts land 8 cm left of the rest');
     expect(move?.why).toContain('contact half the time');
     expect(move?.reasons[0]).toMatch(/^Arrows all alike/);

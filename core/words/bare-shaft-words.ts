@@ -26,7 +26,11 @@ export function sideWords(axis: BareShaftAxis, remedy: Remedy | null): string {
 }
 
 /** Why this remedy and now. */
-export function whyWords(axis: BareShaftAxis, remedy: Remedy, isOpen: boolean): string {
+export function whyWords(
+  axis: BareShaftAxis,
+  remedy: Remedy,
+  { isOpen, others }: { readonly isOpen: boolean; readonly others: readonly Remedy[] },
+): string {
   const cause = sideWords(axis, remedy);
   const { seen } = remedy.before;
   if (seen !== null)
@@ -37,9 +41,11 @@ export function whyWords(axis: BareShaftAxis, remedy: Remedy, isOpen: boolean): 
   }
   if (axis === 'bareShaftUp')
     return `${cause}. Vertical first: a nocking point far off can pass for a stiff or weak shaft.`;
-  const reach = remedy.reversible
-    ? 'Of what can be taken back, this does most.'
-    : 'Everything that can be taken back is spent or would not do.';
+  const reach = !remedy.reversible
+    ? 'Everything that can be taken back is spent or would not do.'
+    : others.some(({ reversible, gain }) => reversible && gain > remedy.gain)
+      ? 'Turned and taken back in seconds, and it may do.'
+      : 'Of what can be taken back, this does most.';
   return `${cause}, and up and down no longer hides it. ${reach}`;
 }
 

@@ -3,6 +3,7 @@ import { handednessNote, sideOf } from '../craft/handedness.ts';
 import { showButtInterval } from '../quantity/show.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
+import type { ShaftByShaft } from '../bare-shaft/shaft-by-shaft.ts';
 import { FEWEST_EACH } from '../groups/offset-posterior.ts';
 import { lowerFirst, upperFirst } from '../craft/letter-case.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
@@ -61,13 +62,19 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
   }
   const also: string[] = [];
   if (verdict.neverMixed) also.push(MIX_WORDS);
-  const apart = apartWords(verdict);
-  if (apart !== null) also.push(apart);
-  else if (verdict.scattered) {
+  if (verdict.apart?.kind === 'oneApart') also.push(oneApartWords(verdict.apart));
+  else if (verdict.scattered && verdict.apart === null) {
     also.push(
       'Bare shafts scatter more than the bow can explain: form, nock fit and contact first.',
     );
   }
+  if (verdict.apart?.kind === 'twoHeaps')
+    return {
+      says: 'Bare shafts lie in two heaps:',
+      figure: 'their middle is no offset.',
+      also,
+      how,
+    };
   if (verdict.done) {
     return { says: 'Done, both ways: go and practise.', figure: null, also, how };
   }
@@ -76,11 +83,11 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
   const verticalCause = causeOf('up', up.call);
   if (verticalCause !== null) {
     also.unshift(axisWords('outward', outward, context));
-    return { ...headline('up', verticalCause, up, context), also, how };
+    return { ...headline('up', verticalCause, verdict, context), also, how };
   }
   if (lateralCause !== null) {
     also.unshift(axisWords('up', up, context));
-    return { ...headline('outward', lateralCause, outward, context), also, how };
+    return { ...headline('outward', lateralCause, verdict, context), also, how };
   }
   if (seen !== null) {
     const other = seen.axis === 'up' ? 'outward' : 'up';
@@ -100,12 +107,12 @@ export function verdictWords(verdict: BareShaftVerdict, context: VerdictContext)
   };
 }
 
-/** One shaft or two heaps, before scatter is blamed on anybody. */
-function apartWords({ apart }: BareShaftVerdict): string | null {
-  if (apart === null) return null;
-  return apart.kind === 'oneApart'
-    ? `${upperFirst(apart.arrow)} shaft ${apart.arrowNumber} lands apart from its fellows: set aside, the others may say something else.`
-    : 'Bare shafts lie in two heaps: their middle is no offset.';
+/** One shaft, before scatter is blamed on anybody. */
+function oneApartWords({
+  arrow,
+  arrowNumber,
+}: Extract<ShaftByShaft, { kind: 'oneApart' }>): string {
+  return `${upperFirst(arrow)} shaft ${arrowNumber} lands apart from its fellows: set aside, the others may say something else.`;
 }
 
 /** What was seen rather than shot, up and down first: `Probably stiff, by flight seen:`. */
@@ -133,11 +140,11 @@ const NINE_TIMES_IN_TEN = 1.6449;
 function headline(
   axis: 'outward' | 'up',
   cause: string,
-  verdict: AxisVerdict,
+  { [axis]: verdict, ends }: BareShaftVerdict,
   context: VerdictContext,
 ): Pick<VerdictWords, 'says' | 'figure'> {
   return {
-    says: verdict.holds ? `${cause}, and it is not you:` : `${cause}, by this one look:`,
+    says: `${cause}, ${verdict.holds ? 'and it is not you' : ends > 1 ? 'by what was shot so far' : 'by this one look'}:`,
     figure: `${offsetWords(axis, verdict, context) ?? ''}.`,
   };
 }

@@ -94,6 +94,12 @@ export function waitMoveWords(
       );
     case 'oneLook':
       return again(`One look says ${cause}. One end proves nothing; two that agree do.`);
+    case 'neverMixed':
+      return shootWords(
+        'Shoot bare and fletched in one end, mixed',
+        'Shot in ends of their own, an aim that wandered in between passes for an offset.',
+        axisLines(state, verdict),
+      );
     case 'farOutShot':
       return again(
         `Two looks say ${cause}, but a shot that lies far from its kind weighs much among so few. One end more.`,
@@ -182,7 +188,10 @@ export function mendMoveWords(state: BowState, because: Because<'bareShaftMend'>
   return {
     ...plainWords(remedyMoves(remedy)),
     expect: `Expect bare shafts ${figureWords(state, because, remedy.after)}, now ${before}`,
-    why: whyWords(axis, remedy, verdict[VERDICT_AXIS[axis]].call === 'undecided'),
+    why: whyWords(axis, remedy, {
+      isOpen: verdict[VERDICT_AXIS[axis]].call === 'undecided',
+      others,
+    }),
     reasons: [
       ...axisLines(state, verdict),
       `With everything shot before it: ${before}.`,

@@ -42,6 +42,13 @@ describe('what bare shafts say', () => {
         verdict,
         decision: { kind: 'shoot', why, axis: 'bareShaftOutward', likely },
       });
+    expect(wait('farOutShot').why).toMatch(
+      /^Two looks say stiff, but a shot that lies far from its kind weighs much/,
+    );
+    expect(wait('neverMixed')).toMatchObject({
+      title: 'Shoot bare and fletched in one end, mixed',
+      why: 'Shot in ends of their own, an aim that wandered in between passes for an offset.',
+    });
     const inside = wait('oneMoreInside');
     expect(inside).toMatchObject({
       title: 'One more end, touch nothing',
@@ -115,6 +122,14 @@ describe('what bare shafts say', () => {
       /^It would raise the chance of being inside from .*\d+ % to .*\d+ %\.$/,
     );
     expect(words.reasons[5]).toMatch(/: to .*\d+ %, and it cannot be taken back\.$/);
+    expect(words.why).toBe(
+      'Stiff, and up and down no longer hides it. Of what can be taken back, this does most.',
+    );
+    const handy = said({ ...because, remedy: { ...second!, gain: 0.1 }, others: [remedy!] });
+    expect(handy.why).toMatch(/Turned and taken back in seconds, and it may do\.$/);
+    expect(said({ ...because, remedy: cut, others: [] }).why).toMatch(
+      /Everything that can be taken back is spent or would not do\.$/,
+    );
     expect(words.wouldChange).toBe(
       'A second end on the other side, contact marks, or a mixed-up point mass.',
     );
