@@ -150,6 +150,7 @@ describe('the least arrow', () => {
     expect(leastArrow(log.state)!.proposedG / G_PER_GR).toBeCloseTo(200, 6);
     const unweighed = new BowLog({ maker: { leastArrowMassG: 20 } });
     expect(leastArrow(unweighed.state)).toEqual({
+      cautionG: 20,
       proposedG: 20,
       dryShotG: 20,
       source: 'maker',

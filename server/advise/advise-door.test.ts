@@ -6,6 +6,7 @@ import type { Entry, LoggedEntry } from '#core/log/entry.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { nextMove } from '#core/advice/next-move.ts';
 import { stepStates } from '#core/order/step-states.ts';
+import { PLAIN_BUILD } from '#core/fixtures/plain-build.ts';
 import { demoClub } from '#demo/demo-club.ts';
 import { rackSummaryOnce } from '../bows/rack-summary.ts';
 import { adviseCommand } from '../commands/advise.ts';
@@ -67,6 +68,34 @@ describe('a session of a script', () => {
     const bow = curlew[0]!.bowId;
     const { state } = say(door, { ask: 'state', bow }) as { state: { bow: { name: string } } };
     expect(state.bow.name).toBe('Curlew');
+  });
+
+  it('says of a build what it weighs, and on a bow whether it may be shot', () => {
+    const door = new AdviseDoor();
+    const { arrow } = say(door, { arrow: PLAIN_BUILD }) as { arrow: Record<string, unknown> };
+    expect(arrow).toMatchObject({
+      massG: expect.closeTo(21.22, 2) as number,
+      // 28 in, 1.94 lb, 0.6 in: 26 / (0.6 × 2 / 1.94 × (26 / 28)³).
+      poundsAsWood: expect.closeTo(52.499, 2) as number,
+      onBow: null,
+    });
+    const heavy = filled(heron);
+    expect(say(heavy, { arrow: PLAIN_BUILD })).toMatchObject({
+      arrow: { onBow: { cautions: expect.any(Array) as unknown[] } },
+    });
+    const short = { ...PLAIN_BUILD, shaft: { ...PLAIN_BUILD.shaft, lengthMm: 600 } };
+    const { arrow: onHeron } = say(heavy, { arrow: short }) as {
+      arrow: { onBow: { leftToCutMm: number; cautions: { kind: string }[] } };
+    };
+    expect(onHeron.onBow.leftToCutMm).toBe(0);
+    expect(onHeron.onBow.cautions[0]?.kind).toBe('tooShort');
+    const soft = { ...PLAIN_BUILD, shaft: { ...PLAIN_BUILD.shaft, spine: 20 } };
+    expect(say(door, { arrow: soft })).toMatchObject({
+      error: { code: 'invalidInput', issues: [{ path: 'arrow.shaft.spine' }] },
+    });
+    expect(say(door, { arrow: PLAIN_BUILD, bow: heron[0]!.bowId })).toEqual({
+      error: { code: 'unknownBow' },
+    });
   });
 
   it.each([

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { arrowBuildSchema } from '#contract/arrow-build.ts';
 import { appendRequestSchema } from '#contract/entry.ts';
 import { NewerEntry } from '#contract/entry-version.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
@@ -6,6 +7,7 @@ import type { BowState } from '#core/log/bow-state.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { instantMs } from '#core/quantity/instant.ts';
 import { ANSWERS, QUESTIONS } from './answers.ts';
+import { arrowAnswer } from './arrow-answer.ts';
 
 const questionSchema = z.strictObject({
   ask: z.enum(QUESTIONS),
@@ -13,6 +15,12 @@ const questionSchema = z.strictObject({
   bow: z.uuid().optional(),
   /** The moment it is asked at, ISO 8601; the newest entry's own where it is left out. */
   at: z.iso.datetime().optional(),
+});
+
+const arrowSchema = z.strictObject({
+  arrow: arrowBuildSchema,
+  /** The bow it is meant for; may be left out while there is one, or none. */
+  bow: z.uuid().optional(),
 });
 
 /** Why a line was not answered; nothing of it was kept. */
@@ -46,6 +54,7 @@ export class AdviseDoor {
     }
     if (typeof command !== 'object' || command === null) return error({ code: 'noCommand' });
     if ('entries' in command) return this.append(command);
+    if ('arrow' in command) return this.arrow(command);
     return 'ask' in command ? this.ask(command) : error({ code: 'noCommand' });
   }
 
@@ -87,13 +96,28 @@ export class AdviseDoor {
   private ask(command: unknown): string {
     const parsed = questionSchema.safeParse(command);
     if (!parsed.success) return invalid(parsed.error);
-    const { ask, bow: bowId, at } = parsed.data;
-    if (bowId === undefined && this.bows.size > 1) return error({ code: 'whichBow' });
-    const bow = bowId === undefined ? [...this.bows.values()][0] : this.bows.get(bowId);
-    if (bow === undefined) return error({ code: 'unknownBow' });
-    const state = (bow.state ??= foldLog(bow.log));
-    if (state === null) return error({ code: 'unknownBow' });
+    const { ask, bow, at } = parsed.data;
+    const state = this.stateOf(bow);
+    if ('code' in state) return error(state);
     return JSON.stringify({ [ask]: ANSWERS[ask](state, instantMs(at ?? state.lastAt)) });
+  }
+
+  private arrow(command: unknown): string {
+    const parsed = arrowSchema.safeParse(command);
+    if (!parsed.success) return invalid(parsed.error);
+    const { arrow, bow } = parsed.data;
+    if (this.bows.size === 0 && bow === undefined)
+      return JSON.stringify({ arrow: arrowAnswer(arrow, null) });
+    const state = this.stateOf(bow);
+    return 'code' in state ? error(state) : JSON.stringify({ arrow: arrowAnswer(arrow, state) });
+  }
+
+  /** The state of the bow that is meant, folded once for what was appended; or why there is none. */
+  private stateOf(bowId: string | undefined): BowState | AdviseError {
+    if (bowId === undefined && this.bows.size > 1) return { code: 'whichBow' };
+    const bow = bowId === undefined ? [...this.bows.values()][0] : this.bows.get(bowId);
+    const state = bow === undefined ? null : (bow.state ??= foldLog(bow.log));
+    return state ?? { code: 'unknownBow' };
   }
 }
 

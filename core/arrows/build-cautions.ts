@@ -1,0 +1,52 @@
+import { leastArrow } from '../limits/arrow-limits.ts';
+import { leastShaftMm, type SafeLengthRule } from '../limits/safe-length.ts';
+import type { BowState } from '../log/bow-state.ts';
+import type { ArrowBuild } from './arrow-build.ts';
+import { arrowFigures } from './arrow-figures.ts';
+
+/** What must be said of a build on one bow before it is shot. */
+export type BuildCaution =
+  /** Under the maker’s least mass, or so light that a shot is a dry shot: it is not shot at all. */
+  | { readonly kind: 'dryShot'; readonly massG: number; readonly leastG: number }
+  /** Nobody proposes it. */
+  | { readonly kind: 'tooLight'; readonly massG: number; readonly leastG: number }
+  /** Hard on the bow. */
+  | { readonly kind: 'light'; readonly massG: number; readonly leastG: number }
+  /** It can fall behind the rest and into the hand. */
+  | {
+      readonly kind: 'tooShort';
+      readonly shortMm: number;
+      readonly leastMm: number;
+      readonly rule: SafeLengthRule;
+    }
+  /** Nothing is said of what this needs before it is known. */
+  | { readonly kind: 'weightUnknown' | 'drawUnknown' }
+  /** Flexed and listened to before every end. */
+  | { readonly kind: 'flexCarbon' };
+
+/** Everything that must be said of a build on a bow with its archer, the gravest first. */
+export function buildCautions(state: BowState, build: ArrowBuild): readonly BuildCaution[] {
+  const { massG } = arrowFigures(build);
+  return [
+    ...tooShort(state, build),
+    ...tooLight(state, massG),
+    ...(build.shaft.material === 'carbon' ? [{ kind: 'flexCarbon' } as const] : []),
+  ];
+}
+
+function tooShort(state: BowState, { shaft }: ArrowBuild): readonly BuildCaution[] {
+  const least = leastShaftMm(state);
+  if (least === null) return [{ kind: 'drawUnknown' }];
+  const shortMm = least.leastMm - shaft.lengthMm;
+  return shortMm > 0
+    ? [{ kind: 'tooShort', shortMm, leastMm: least.leastMm, rule: least.rule }]
+    : [];
+}
+
+function tooLight(state: BowState, massG: number): readonly BuildCaution[] {
+  const least = leastArrow(state);
+  if (least === null) return [{ kind: 'weightUnknown' }];
+  if (massG < least.dryShotG) return [{ kind: 'dryShot', massG, leastG: least.dryShotG }];
+  if (massG < least.proposedG) return [{ kind: 'tooLight', massG, leastG: least.proposedG }];
+  return massG < least.cautionG ? [{ kind: 'light', massG, leastG: least.cautionG }] : [];
+}

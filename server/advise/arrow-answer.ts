@@ -1,0 +1,32 @@
+import type { ArrowBuild } from '#core/arrows/arrow-build.ts';
+import { arrowFigures, grainsPerPound } from '#core/arrows/arrow-figures.ts';
+import { buildCautions } from '#core/arrows/build-cautions.ts';
+import { placedParts } from '#core/arrows/build-parts.ts';
+import { poundsOfSpine, stiffnessOfSpine } from '#core/arrows/static-spine.ts';
+import { presentWeightN } from '#core/gains/present-weight.ts';
+import { leastShaftMm } from '#core/limits/safe-length.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+
+/** What a build weighs, where it balances and how stiff it is; on a bow also whether it may be shot. */
+export function arrowAnswer(build: ArrowBuild, state: BowState | null): unknown {
+  const figures = arrowFigures(build);
+  const { spine } = build.shaft;
+  return {
+    ...figures,
+    parts: placedParts(build),
+    stiffnessNm2: stiffnessOfSpine(spine),
+    poundsAsWood: poundsOfSpine(spine),
+    onBow: state === null ? null : onBow(build, figures.massG, state),
+  };
+}
+
+function onBow(build: ArrowBuild, massG: number, state: BowState): unknown {
+  const weightN = presentWeightN(state);
+  const least = leastShaftMm(state);
+  return {
+    grainsPerPound: weightN === null ? null : grainsPerPound(massG, weightN),
+    leastLengthMm: least?.leastMm ?? null,
+    leftToCutMm: least === null ? null : Math.max(0, build.shaft.lengthMm - least.leastMm),
+    cautions: buildCautions(state, build),
+  };
+}
