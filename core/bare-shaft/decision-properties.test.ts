@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { nextMove } from '../advice/next-move.ts';
 import { readEntryLine } from '../entry-line/read-entry-line.ts';
-import { BowLog } from '../fixtures/bow-log.ts';
+import { BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import type { Hand } from '../craft/bow-terms.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
@@ -114,6 +114,31 @@ describe('the same decision', () => {
     fc.assert(
       fc.property(shooting, closedAfter, (shot, after) => {
         expect(decisionOf(logOf(shot, { closedAfter: after }))).toEqual(decisionOf(logOf(shot)));
+      }),
+      { numRuns: 30 },
+    );
+  });
+
+  it('whether two bolts were written on one line or on two', () => {
+    const quarter = fc.integer({ min: -2, max: 2 }).filter((turns) => turns !== 0);
+    fc.assert(
+      fc.property(shooting, quarter, quarter, fc.boolean(), (shot, top, bottom, again) => {
+        const turned = (...moveIds: readonly (string | undefined)[]) => {
+          const log = logOf(shot);
+          log.change('topBolt', top / 4, moveIds[0]);
+          log.change('bottomBolt', bottom / 4, moveIds[1]);
+          if (again) {
+            const { sessionId } = log.state.sessions.at(-1)!;
+            log.shots(sessionId, 9, 'fletched', SIX_FLETCHED);
+            log.shots(sessionId, 9, 'bare', [
+              [shot.offMm, shot.upMm],
+              [shot.offMm + 4, shot.upMm - 3],
+              [shot.offMm - 4, shot.upMm + 3],
+            ]);
+          }
+          return decisionOf(log);
+        };
+        expect(turned(undefined, undefined)).toEqual(turned('one', 'one'));
       }),
       { numRuns: 30 },
     );
