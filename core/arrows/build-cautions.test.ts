@@ -32,7 +32,8 @@ describe('what is said of a build on a bow', () => {
     [64.4, ['tooLight']],
     [64.6, ['dryShot']],
   ])('%d lb on the scale: %j', (pounds, said) => {
-    expect(kinds(bowOf(pounds, 700))).toEqual([...said, 'flexCarbon']);
+    const stiff = { ...PLAIN_BUILD, shaft: { ...PLAIN_BUILD.shaft, spine: 400 } };
+    expect(kinds(bowOf(pounds, 700), stiff)).toEqual([...said, 'flexCarbon']);
   });
 
   it('the maker’s least mass stands before any rule of thumb', () => {

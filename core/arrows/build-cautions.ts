@@ -1,8 +1,10 @@
 import { leastArrow } from '../limits/arrow-limits.ts';
 import { leastShaftMm, type SafeLengthRule } from '../limits/safe-length.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { TOO_SOFT_STEPS } from '../priors/starting-spine.ts';
 import type { ArrowBuild } from './arrow-build.ts';
 import { arrowFigures } from './arrow-figures.ts';
+import { matchBeforeShooting } from './build-match.ts';
 
 /** What must be said of a build on one bow before it is shot. */
 export type BuildCaution =
@@ -12,6 +14,8 @@ export type BuildCaution =
   | { readonly kind: 'tooLight'; readonly massG: number; readonly leastG: number }
   /** Hard on the bow. */
   | { readonly kind: 'light'; readonly massG: number; readonly leastG: number }
+  /** So much softer than the table begins with that it can break. */
+  | { readonly kind: 'tooSoft'; readonly stepsSoft: number; readonly startingSpine: number }
   /** It can fall behind the rest and into the hand. */
   | {
       readonly kind: 'tooShort';
@@ -29,6 +33,7 @@ export function buildCautions(state: BowState, build: ArrowBuild): readonly Buil
   const { massG } = arrowFigures(build);
   return [
     ...tooShort(state, build),
+    ...tooSoft(state, build),
     ...tooLight(state, massG),
     ...(build.shaft.material === 'carbon' ? [{ kind: 'flexCarbon' } as const] : []),
   ];
@@ -41,6 +46,13 @@ function tooShort(state: BowState, { shaft }: ArrowBuild): readonly BuildCaution
   return shortMm > 0
     ? [{ kind: 'tooShort', shortMm, leastMm: least.leastMm, rule: least.rule }]
     : [];
+}
+
+function tooSoft(state: BowState, build: ArrowBuild): readonly BuildCaution[] {
+  const guess = matchBeforeShooting(state, build);
+  if (guess === null || guess.stepsStiff >= -TOO_SOFT_STEPS) return [];
+  const { stepsStiff, startingSpine } = guess;
+  return [{ kind: 'tooSoft', stepsSoft: -stepsStiff, startingSpine }];
 }
 
 function tooLight(state: BowState, massG: number): readonly BuildCaution[] {

@@ -1,6 +1,7 @@
 import type { ArrowBuild } from '#core/arrows/arrow-build.ts';
 import { arrowFigures, grainsPerPound } from '#core/arrows/arrow-figures.ts';
 import { buildCautions } from '#core/arrows/build-cautions.ts';
+import { matchBeforeShooting } from '#core/arrows/build-match.ts';
 import { placedParts } from '#core/arrows/build-parts.ts';
 import { poundsOfSpine, stiffnessOfSpine } from '#core/arrows/static-spine.ts';
 import { presentWeightN } from '#core/gains/present-weight.ts';
@@ -27,6 +28,7 @@ function onBow(build: ArrowBuild, massG: number, state: BowState): unknown {
     grainsPerPound: weightN === null ? null : grainsPerPound(massG, weightN),
     leastLengthMm: least?.leastMm ?? null,
     leftToCutMm: least === null ? null : Math.max(0, build.shaft.lengthMm - least.leastMm),
+    beforeShooting: matchBeforeShooting(state, build),
     cautions: buildCautions(state, build),
   };
 }
