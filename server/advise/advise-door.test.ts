@@ -81,7 +81,12 @@ describe('a session of a script', () => {
     });
     const heavy = filled(heron);
     expect(say(heavy, { arrow: PLAIN_BUILD })).toMatchObject({
-      arrow: { onBow: { cautions: expect.any(Array) as unknown[] } },
+      arrow: {
+        onBow: {
+          cautions: expect.any(Array) as unknown[],
+          leaving: { speedMps: expect.any(Number) as number },
+        },
+      },
     });
     const short = { ...PLAIN_BUILD, shaft: { ...PLAIN_BUILD.shaft, lengthMm: 600 } };
     const { arrow: onHeron } = say(heavy, { arrow: short }) as {

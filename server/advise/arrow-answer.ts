@@ -1,8 +1,9 @@
 import type { ArrowBuild } from '#core/arrows/arrow-build.ts';
-import { arrowFigures, grainsPerPound } from '#core/arrows/arrow-figures.ts';
+import { arrowFigures, arrowInFlight, grainsPerPound } from '#core/arrows/arrow-figures.ts';
 import { buildCautions } from '#core/arrows/build-cautions.ts';
 import { matchBeforeShooting } from '#core/arrows/build-match.ts';
 import { placedParts } from '#core/arrows/build-parts.ts';
+import { speedGuess } from '#core/arrows/speed-guess.ts';
 import { poundsOfSpine, stiffnessOfSpine } from '#core/arrows/static-spine.ts';
 import { presentWeightN } from '#core/gains/present-weight.ts';
 import { leastShaftMm } from '#core/limits/safe-length.ts';
@@ -21,11 +22,18 @@ export function arrowAnswer(build: ArrowBuild, state: BowState | null): unknown 
   };
 }
 
+/** A guess by the weight alone. */
+function leaving(massG: number, weightN: number): unknown {
+  const { speedMps, sdMps } = speedGuess(massG, weightN);
+  return { speedMps, sdMps, ...arrowInFlight(massG, speedMps) };
+}
+
 function onBow(build: ArrowBuild, massG: number, state: BowState): unknown {
   const weightN = presentWeightN(state);
   const least = leastShaftMm(state);
   return {
     grainsPerPound: weightN === null ? null : grainsPerPound(massG, weightN),
+    leaving: weightN === null ? null : leaving(massG, weightN),
     leastLengthMm: least?.leastMm ?? null,
     leftToCutMm: least === null ? null : Math.max(0, build.shaft.lengthMm - least.leastMm),
     beforeShooting: matchBeforeShooting(state, build),
