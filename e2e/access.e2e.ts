@@ -113,7 +113,7 @@ for (const theme of ['shop', 'night', 'sun']) {
     ]) {
       test(`${name} in ${theme} at ${size.width} has nothing axe objects to`, async ({
         page,
-        app,
+        club: app,
       }) => {
         await page.setViewportSize(size);
         await page.addInitScript((chosen) => {

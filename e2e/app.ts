@@ -123,13 +123,23 @@ const QUIET_MS = 300;
 /** What the browser itself says of requests that found no server: tests cut the network. */
 const OF_A_CUT_NETWORK = ['Failed to load resource', 'when fetching the script'];
 
-export const test = base.extend<{ app: App; quiet: undefined }>({
+export const test = base.extend<{ app: App; quiet: undefined }, { club: App }>({
   app: async ({ browserName: _browser }, use) => {
     const app = new App();
     await app.start();
     await use(app);
     await app.end();
   },
+  /** One server for all tests of a worker that only look: the demo club as it comes. */
+  club: [
+    async ({ browserName: _browser }, use) => {
+      const app = new App();
+      await app.start();
+      await use(app);
+      await app.end();
+    },
+    { scope: 'worker' },
+  ],
   /** A page that logs an error or throws fails its test. */
   quiet: [
     async ({ page }, use) => {

@@ -82,7 +82,7 @@ for (const [index, size] of SIZES.entries())
   for (const look of LOOKS_AT(index))
     test(`nothing lies over or out of anything: ${size.name}, ${size.width} by ${size.height}, ${look}`, async ({
       browser,
-      app,
+      club: app,
     }) => {
       test.slow();
       const page = await pageOf(browser, size, look);
