@@ -1,6 +1,5 @@
 import type { Locator, Page } from '@playwright/test';
-import { CODES } from '#core/entry-line/codes.ts';
-import { typedReplicates } from '#core/simulate/simulated-kit.ts';
+import { typedAnswer } from '#core/simulate/typed-answer.ts';
 import type { SimulatedBow } from '#core/simulate/simulated-bow.ts';
 import type { Control } from '#core/craft/controls.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -11,16 +10,6 @@ import { targetFor, type TargetId } from '#core/setup/targets.ts';
 import { type App, echo, expect } from './app.ts';
 
 export const MOST_MOVES = 90;
-
-/** What the tuner types when a move puts a code on the entry line. */
-function answer(bow: SimulatedBow, code: string, crawlMm: number): string {
-  if (code === 'cr') return `cr ${crawlMm}`;
-  if (code === 'tc') return `tc ${bow.twists}`;
-  if (code === 'bo') return `bo ${bow.topTurnsOut} ${bow.bottomTurnsOut}`;
-  const found = CODES.find((one) => one.code === code);
-  if (found?.kind !== 'reading') throw new Error(`asked for ${code}`);
-  return `${code} ${typedReplicates(bow, found.reading, 3).join(' ')}`;
-}
 
 export type Way = 'mouse' | 'touch' | 'keyboard';
 
@@ -73,7 +62,7 @@ export async function followOne(
     if (await asks.isVisible()) await press(dialog.getByRole('button', { name: /log it/ }), way);
   } else if (action === 'enterReading') {
     await expect(line).not.toHaveValue('');
-    await line.fill(answer(bow, (await line.inputValue()).trim(), crawlMm));
+    await line.fill(typedAnswer(bow, (await line.inputValue()).trim(), crawlMm));
     const question = echo(page).getByRole('group');
     if (await question.isVisible()) await press(question.getByRole('button').last(), way);
     else if (way === 'touch') await page.getByRole('button', { name: 'Enter stores it' }).tap();

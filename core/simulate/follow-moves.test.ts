@@ -2,7 +2,6 @@ import { describe, expect, it } from 'vitest';
 import { stepWords } from '../words/step-words.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { HANDS, type Hand, type School, SCHOOLS } from '../craft/bow-terms.ts';
-import { CODES } from '../entry-line/codes.ts';
 import { readEntryLine } from '../entry-line/read-entry-line.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import type { BowFacts } from '../log/entry.ts';
@@ -10,7 +9,8 @@ import { spokenMove } from '../fixtures/spoken-move.ts';
 import { isReadyToTune, presentTargetValue, stepStates } from '../order/step-states.ts';
 import { targetFor, type TargetId } from '../setup/targets.ts';
 import { twistRange } from '../limits/twist-limits.ts';
-import { simulatedKit, typedReplicates } from './simulated-kit.ts';
+import { simulatedKit } from './simulated-kit.ts';
+import { typedAnswer } from './typed-answer.ts';
 import type { SimulatedBow } from './simulated-bow.ts';
 
 const KITS: Readonly<Record<School, Partial<BowFacts>>> = {
@@ -66,16 +66,6 @@ function kitLog(facts: Partial<BowFacts>, hand: Hand): BowLog {
   });
 }
 
-/** What the tuner types when a move opens the entry line with a code. */
-function answer(bow: SimulatedBow, code: string, crawlMm: number): string {
-  if (code === 'cr') return `cr ${crawlMm}`;
-  if (code === 'tc') return `tc ${bow.twists}`;
-  if (code === 'bo') return `bo ${bow.topTurnsOut} ${bow.bottomTurnsOut}`;
-  const found = CODES.find((one) => one.code === code);
-  if (found?.kind !== 'reading') throw new Error(`asked for ${code}`);
-  return `${code} ${typedReplicates(bow, found.reading, 3).join(' ')}`;
-}
-
 /** Does what the next move says until it leads away from the bench; returns all that was said. */
 function follow(
   log: BowLog,
@@ -101,7 +91,7 @@ function follow(
         log.add({ kind: 'stepConfirmed', step: action.step, note: '' });
         break;
       case 'enterReading': {
-        const read = readEntryLine(answer(bow, action.entryText.trim(), crawlMm), log.state);
+        const read = readEntryLine(typedAnswer(bow, action.entryText.trim(), crawlMm), log.state);
         if (read.kind === 'ready') for (const body of read.bodies) log.add(body);
         else if (read.kind === 'question') log.add(read.choices.at(-1)!.bodies[0]!);
         else throw new Error(JSON.stringify(read));
