@@ -7,7 +7,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     include: [
-      'core/{order,advice,words,gains,bare-shaft,entry-line,log,limits,setup}/*.test.ts',
+      'core/{order,advice,words,gains,bare-shaft,entry-line,log,limits,setup,walk-back,fine-tuning}/**/*.test.ts',
       'contract/*.test.ts',
     ],
     exclude: [
