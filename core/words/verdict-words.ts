@@ -158,11 +158,27 @@ function axisWords(axis: 'outward' | 'up', verdict: AxisVerdict, context: Verdic
   return `${name} undecided: ${neededWords(axis === 'outward' ? context.needed.outward : context.needed.up)}.`;
 }
 
+/** What it would take to be sure of an axis before anything is turned; null when it is sure. */
+export function surerWords(
+  axis: 'outward' | 'up',
+  { [axis]: judged, ends }: BareShaftVerdict,
+  needed: ShotsNeeded | null,
+): string | null {
+  if (judged.offsetMm === null)
+    return 'Too few shots in this session to say: the figures come from the shots before it.';
+  if (judged.call === 'undecided')
+    return `Undecided: to be sure before turning anything, ${neededWords(needed)}.`;
+  if (judged.holds || judged.call === 'inside') return null;
+  return ends > 1
+    ? 'Not sure yet: another end that agrees makes it so.'
+    : 'One look says so: a second end that agrees makes it sure.';
+}
+
 /** `4 more bare shafts`; while it is still being reckoned, says so. */
-export function neededWords(needed: ShotsNeeded | null): string {
+function neededWords(needed: ShotsNeeded | null): string {
   if (needed === null) return 'reckoning how many more';
   if (needed.kind === 'moreThanWorth') return 'more than 24 more, so shoot nearer, or leave it';
-  return `${needed.count} more${needed.count === 1 ? ' bare shaft' : ''}`;
+  return `${needed.count} more bare shaft${needed.count === 1 ? '' : 's'}`;
 }
 
 function notEnoughWords({ counted }: BareShaftVerdict): string {

@@ -6,7 +6,7 @@ import { showNumber, showChance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
-import { neededWords } from '#core/words/verdict-words.ts';
+import { surerWords } from '#core/words/verdict-words.ts';
 import { useNeeded } from '../session/use-needed.ts';
 import { presentOutlook } from '#core/bare-shaft/present-outlook.ts';
 import { type Remedy, remediesFor, remedyEffect } from '#core/bare-shaft/remedies.ts';
@@ -42,13 +42,7 @@ export function RemediesPanel({
   const needed = useNeeded(state, session, verdict);
   const surer = (axis: BareShaftAxis) => {
     const short = axis === 'bareShaftUp' ? 'up' : 'outward';
-    if (verdict[short].offsetMm === null)
-      return 'Too few shots in this session to say: the figures come from the shots before it.';
-    return verdict[short].call === 'undecided'
-      ? `Undecided: to be sure before turning anything, ${neededWords(needed[short])}.`
-      : verdict[short].holds || verdict[short].call === 'inside'
-        ? null
-        : 'One look says so: a second end that agrees makes it sure.';
+    return surerWords(short, verdict, needed[short]);
   };
   return (
     <div className="grid gap-6">
