@@ -5,7 +5,7 @@ import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
 import { G_PER_GR } from '#core/quantity/units.ts';
 
 /** Spines there are, in thousandths of an inch: children’s shafts are the softest. */
-const SPINE = [150, 2000] as const;
+export const SPINE_RANGE = [150, 2000] as const;
 /** A shaft weighs 2 to 25 grains an inch. */
 const MASS_PER_LENGTH_G_PER_M = [5, 64] as const;
 const DIAMETER_MM = [3, 15] as const;
@@ -26,7 +26,7 @@ export const arrowBuildSchema = z
   .strictObject({
     shaft: z.strictObject({
       material: z.enum(SHAFT_MATERIALS),
-      spine: between(SPINE),
+      spine: between(SPINE_RANGE),
       massPerLengthGPerM: between(MASS_PER_LENGTH_G_PER_M),
       diameterAtPointMm: between(DIAMETER_MM),
       diameterAtNockMm: between(DIAMETER_MM),

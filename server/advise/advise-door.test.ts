@@ -103,6 +103,35 @@ describe('a session of a script', () => {
     });
   });
 
+  it('picks the shafts of a lot that shoot most alike, and refuses a lot it cannot be', () => {
+    const door = new AdviseDoor();
+    const lot = (masses: readonly number[], count: number) => ({
+      matchedSet: {
+        shafts: masses.map((massG, at) => ({
+          shaft: `${at + 1}`,
+          massG,
+          spine: null,
+          runOutMm: null,
+        })),
+        count,
+        distanceM: 18,
+        speedMps: 57,
+      },
+    });
+    // 489 mm of drop over 20.1 + 8.2 g: 17.3 mm a gram; squares 0.005 g² over three shafts.
+    expect(say(door, lot([20, 20.4, 20.1, 21, 20.05, 19.2], 3))).toEqual({
+      matchedSet: {
+        shafts: ['1', '3', '5'],
+        spreadMm: expect.closeTo(0.705, 2) as number,
+        outliers: [],
+      },
+    });
+    const refused = (command: unknown) =>
+      (say(door, command) as { error: { issues: { path: string }[] } }).error.issues[0]?.path;
+    expect(refused(lot([20, 20.1], 3))).toBe('matchedSet.count');
+    expect(refused(lot([20, -1], 2))).toBe('matchedSet.shafts.1.massG');
+  });
+
   it.each([
     ['not JSON', '{', 'notJson'],
     ['no command', '{"do":1}', 'noCommand'],

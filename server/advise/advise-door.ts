@@ -1,13 +1,14 @@
 import { z } from 'zod';
 import { arrowBuildSchema } from '#contract/arrow-build.ts';
 import { appendRequestSchema } from '#contract/entry.ts';
+import { weighedLotSchema } from '#contract/weighed-lot.ts';
 import { NewerEntry } from '#contract/entry-version.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { instantMs } from '#core/quantity/instant.ts';
 import { ANSWERS, QUESTIONS } from './answers.ts';
-import { arrowAnswer } from './arrow-answer.ts';
+import { arrowAnswer, matchedSetAnswer } from './arrow-answer.ts';
 
 const questionSchema = z.strictObject({
   ask: z.enum(QUESTIONS),
@@ -55,6 +56,7 @@ export class AdviseDoor {
     if (typeof command !== 'object' || command === null) return error({ code: 'noCommand' });
     if ('entries' in command) return this.append(command);
     if ('arrow' in command) return this.arrow(command);
+    if ('matchedSet' in command) return matchedSetOf(command);
     return 'ask' in command ? this.ask(command) : error({ code: 'noCommand' });
   }
 
@@ -119,6 +121,13 @@ export class AdviseDoor {
     const state = bow === undefined ? null : (bow.state ??= foldLog(bow.log));
     return state ?? { code: 'unknownBow' };
   }
+}
+
+function matchedSetOf(command: unknown): string {
+  const parsed = z.strictObject({ matchedSet: weighedLotSchema }).safeParse(command);
+  return parsed.success
+    ? JSON.stringify({ matchedSet: matchedSetAnswer(parsed.data.matchedSet) })
+    : invalid(parsed.error);
 }
 
 function error(what: AdviseError): string {

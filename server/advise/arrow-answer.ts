@@ -1,4 +1,9 @@
+import type { z } from 'zod';
+import type { weighedLotSchema } from '#contract/weighed-lot.ts';
 import type { ArrowBuild } from '#core/arrows/arrow-build.ts';
+import { type MatchedSet, matchedSet } from '#core/arrows/matched-set.ts';
+import { spreadCosts } from '#core/arrows/spread-costs.ts';
+import { medianOf } from '#core/numeric/moments.ts';
 import { arrowFigures, arrowInFlight, grainsPerPound } from '#core/arrows/arrow-figures.ts';
 import { buildCautions } from '#core/arrows/build-cautions.ts';
 import { matchBeforeShooting } from '#core/arrows/build-match.ts';
@@ -8,6 +13,17 @@ import { poundsOfSpine, stiffnessOfSpine } from '#core/arrows/static-spine.ts';
 import { presentWeightN } from '#core/gains/present-weight.ts';
 import { leastShaftMm } from '#core/limits/safe-length.ts';
 import type { BowState } from '#core/log/bow-state.ts';
+
+/** The shafts of a lot that shoot most alike, and what their differences still cost at the butt. */
+export function matchedSetAnswer({
+  shafts,
+  count,
+  distanceM,
+  speedMps,
+}: z.infer<typeof weighedLotSchema>): MatchedSet {
+  const massG = medianOf(shafts.map((one) => one.massG));
+  return matchedSet(shafts, count, spreadCosts(distanceM, { massG, speedMps }));
+}
 
 /** What a build weighs, where it balances and how stiff it is; on a bow also whether it may be shot. */
 export function arrowAnswer(build: ArrowBuild, state: BowState | null): unknown {
