@@ -89,6 +89,15 @@ test('the layer check names every broken rule with the file that breaks it', () 
     ).toBe(true);
 });
 
+test('the layer check fails on a folder of core that has grown too large', () => {
+  const lines = (count: number) =>
+    Array.from({ length: count }, (_, at) => `export const n${at} = ${at};`).join('\n');
+  expect(checkWith({ 'core/room/one.ts': lines(2000) }).status).toBe(0);
+  const planted = checkWith({ 'core/room/one.ts': lines(1001), 'core/room/two.ts': lines(1000) });
+  expect(planted.status).not.toBe(0);
+  expect(planted.said).toContain('folder-too-large: core/room: 2001 lines');
+});
+
 test('the layer check fails on one broken rule by itself', () => {
   const [[rule, file, text] = ['', '', '']] = BROKEN;
   const planted = checkWith({ [file]: text });
