@@ -12,12 +12,15 @@ ensurePackages();
 /** Each takes longer than all the others together that a usual change reaches. */
 const LEFT_TO_TEST = [
   'bench/adviser.test.ts',
+  'bench/every-start.test.ts',
+  'bench/one-judge.test.ts',
   'bench/setup.test.ts',
   'bench/tuning.test.ts',
   'core/advice/next-move.test.ts',
   'core/bare-shaft/calibration.test.ts',
   'core/gains/learned-gains.test.ts',
   'core/limits/all-doors.test.ts',
+  'core/setup/plan-setup.test.ts',
   'core/simulate/follow-moves.test.ts',
   'core/simulate/simulated-walk.test.ts',
   'server/db/damage.test.ts',
