@@ -10,7 +10,8 @@ import { endsSpeaking } from './bare-shaft-evidence.ts';
 import type { Outlook } from './bare-shaft-outlook.ts';
 import { type PresentOutlook, presentOutlook } from './present-outlook.ts';
 import { nearerDistanceM } from './nearer.ts';
-import { nockingRoom, type Remedy, remediesFor } from './remedies.ts';
+import { nockingRoom } from './control-room.ts';
+import { type Remedy, remediesFor } from './remedies.ts';
 import { hasConflict, hasContactMarks } from './session-evidence.ts';
 import type { ShaftByShaft } from './shaft-by-shaft.ts';
 

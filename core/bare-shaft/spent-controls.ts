@@ -7,7 +7,8 @@ import type { ShootingSession } from '../log/shooting.ts';
 import { studentMixtureMean } from '../numeric/student-mixture.ts';
 import type { BareShaftAxis } from '../priors/prior-gains.ts';
 import { bareShaftOutlook, outlookAfter } from './bare-shaft-outlook.ts';
-import { kindsFor, roomLeft } from './remedies.ts';
+import { roomLeft } from './control-room.ts';
+import { kindsFor } from './remedies.ts';
 
 /** A control that could move an axis, and why it is not proposed. */
 export interface SpentControl {
