@@ -1,5 +1,6 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
+import { relative } from 'node:path';
 import { ensureBuilt, ensureChromium, ensurePackages } from './ensure.mjs';
 
 /** Runs every check, whatever fails, and ends with one line of totals. */
@@ -24,11 +25,37 @@ function check(name, command, args) {
   return status === 0;
 }
 
-function count(file, totals) {
+/** Counts what a runner wrote into `file`, and keeps the name and first words of each test that failed. */
+function count(file, totals, failedTests) {
   if (!existsSync(file)) return;
-  const [good, bad] = totals(JSON.parse(readFileSync(file, 'utf8')));
+  const report = JSON.parse(readFileSync(file, 'utf8'));
+  const [good, bad] = totals(report);
   passed += good;
   failed += bad;
+  failures.push(...failedTests(report));
+}
+
+const firstLines = (message) => (message ?? '').split('\n').slice(0, 6).join('\n    ');
+
+/** Vitest: a file that could not be read has no tests, and a message of its own. */
+function failedUnitTests({ testResults }) {
+  return testResults.flatMap(({ name, status, message, assertionResults }) => {
+    const file = relative(process.cwd(), name);
+    const tests = assertionResults.filter((test) => test.status === 'failed');
+    if (tests.length === 0)
+      return status === 'failed' ? [`${file}\n    ${firstLines(message)}`] : [];
+    return tests.map(
+      ({ fullName, failureMessages }) =>
+        `${file}: ${fullName}\n    ${firstLines(failureMessages[0])}`,
+    );
+  });
+}
+
+function failedBrowserTests(suite) {
+  const own = (suite.specs ?? [])
+    .filter(({ ok }) => !ok)
+    .map(({ file, line, title }) => `${file}:${line}: ${title}`);
+  return [...own, ...(suite.suites ?? []).flatMap(failedBrowserTests)];
 }
 
 rmSync('test-results', { recursive: true, force: true });
@@ -45,13 +72,18 @@ check('unit and API tests', 'vitest', [
   '--reporter=json',
   '--outputFile.json=test-results/unit.json',
 ]);
-count('test-results/unit.json', ({ numPassedTests, numFailedTests }) => [
-  numPassedTests,
-  numFailedTests,
-]);
+count(
+  'test-results/unit.json',
+  ({ numPassedTests, numFailedTests }) => [numPassedTests, numFailedTests],
+  failedUnitTests,
+);
 check('browser tests', 'playwright', ['test']);
-count('test-results/browser.json', ({ stats }) => [stats.expected, stats.unexpected + stats.flaky]);
+count(
+  'test-results/browser.json',
+  ({ stats }) => [stats.expected, stats.unexpected + stats.flaky],
+  failedBrowserTests,
+);
 
-if (failures.length > 0) console.log(`\nFailed: ${failures.join('; ')}`);
+if (failures.length > 0) console.log(`\nFailed:\n- ${failures.join('\n- ')}`);
 console.log(`\n${passed} passed, ${failed} failed`);
 process.exit(failed === 0 ? 0 : 1);
