@@ -23,9 +23,13 @@ const LEFT_TO_TEST = [
   'core/setup/plan-setup.test.ts',
   'core/simulate/follow-moves.test.ts',
   'core/simulate/simulated-walk.test.ts',
+  'server/app.test.ts',
+  'server/bows/routes.test.ts',
   'server/db/damage.test.ts',
   'server/kill.test.ts',
+  'server/odd-requests.test.ts',
   'server/program.test.ts',
+  'server/store-faults.test.ts',
 ];
 
 const at = process.argv.indexOf('--base');
