@@ -20,8 +20,6 @@ const WORTH_MOVING = 0.12;
 /** After so many ends undecided, a step that can be undone may take off less, and be a nuisance. */
 const PATIENCE_ENDS = 4;
 const WORTH_AFTER_PATIENCE = 0.08;
-/** What can be undone comes before the saw when it takes this much off; a lone twist does not. */
-const WORTH_BEFORE_SAW = 0.05;
 /** The side of an offset must be this sure before anything is turned. */
 const SIDE_SURE = 0.95;
 /** “Same result two ends running before anything is touched.” */
@@ -240,8 +238,8 @@ function wanted(
   const isOut = Math.max(outlook.odds.plus, outlook.odds.minus) >= SIDE_CERTAIN;
   // Given up after long, or certainly out: even a step hardly worth its trouble is better than nothing.
   const isGivenUp = ends >= GIVEN_UP_ENDS && outlook.odds.inside < GIVEN_UP_BELOW;
-  const [first, ...others] = byReversibility(
-    remedies.filter((one) => isWorthMoving(one, ends, { isOut: isOut || isGivenUp, side })),
+  const [first, ...others] = remedies.filter((one) =>
+    isWorthMoving(one, ends, { isOut: isOut || isGivenUp, side }),
   );
   if (first === undefined)
     return (isOut && ends >= endsFirst) || isGivenUp
@@ -252,15 +250,6 @@ function wanted(
     return { kind: 'mend', axis, remedy: first, others };
   const why = ends >= ENDS_FIRST ? 'farOutShot' : 'oneLook';
   return { kind: 'oneLook', why, axis, remedy: first };
-}
-
-/** The saw only when nothing that can be taken back is worth its trouble. */
-function byReversibility(remedies: readonly Remedy[]): readonly Remedy[] {
-  const isFirst = ({ reversible, worth }: Remedy) => reversible && worth >= WORTH_BEFORE_SAW;
-  return [
-    ...remedies.filter(isFirst),
-    ...remedies.filter((one) => !isFirst(one)).toSorted((one, other) => other.worth - one.worth),
-  ];
 }
 
 /** Certainly out, any step that helps is; undecided for long, one that helps a little and can be undone. */

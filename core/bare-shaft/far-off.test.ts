@@ -5,9 +5,15 @@ import { type BareShaftDecision, bareShaftDecision } from './bare-shaft-decision
 import { sessionVerdict } from './bare-shaft-evidence.ts';
 import { costToEnd } from './expected-cost.ts';
 import { bareShaftOutlook } from './bare-shaft-outlook.ts';
+import { remediesFor } from './remedies.ts';
 
 /** What is decided of bare shafts so far off on two ends, the draw measured, after these changes. */
 function decided(outwardMm: number, upMm: number, spend: boolean): BareShaftDecision {
+  const { state, shot } = shotFarOff(outwardMm, upMm, spend);
+  return bareShaftDecision(state, shot, sessionVerdict(state, shot), () => false);
+}
+
+function shotFarOff(outwardMm: number, upMm: number, spend: boolean) {
   const log = bareShaftBow(outwardMm, upMm, {
     arrow: { described: '', lengthMm: 790, diameterMm: 6, pointMassG: 200 * G_PER_GR },
     maker: { boltTravelTurns: 3, braceMinMm: 214, braceMaxMm: 218 },
@@ -30,7 +36,7 @@ function decided(outwardMm: number, upMm: number, spend: boolean): BareShaftDeci
   }
   const { state } = log;
   const shot = state.sessions.at(-1)!;
-  return bareShaftDecision(state, shot, sessionVerdict(state, shot), () => false);
+  return { state, shot };
 }
 
 describe('bare shafts far off', () => {
@@ -67,6 +73,13 @@ describe('bare shafts far off', () => {
       expect(cut).toBeLessThanOrEqual(6);
     },
   );
+
+  it('the sheet of remedies begins with what the next move asks for, the saw too', () => {
+    const { state, shot } = shotFarOff(-60, 0, true);
+    const [first] = remediesFor(state, shot, 'bareShaftOutward');
+    expect([...first!.amounts.keys()]).toEqual(['shaftCut']);
+    expect(first!.room).toBe(Math.floor(first!.room));
+  });
 
   it('what is still to come falls all the way from far off to inside', () => {
     const costs = [300, 220, 150, 100, 60, 30, 0].map((outwardMm) => {

@@ -108,7 +108,7 @@ function weighRemedies(
   axis: BareShaftAxis,
 ): readonly Remedy[] {
   const before = presentOutlook(state, session, axis);
-  return handiestFirst(
+  const weighed = handiestFirst(
     kindsFor(state, axis)
       .map((one) => bestOf(state, session, axis, one, before))
       .filter((one) => one !== null)
@@ -122,6 +122,18 @@ function weighRemedies(
           Number(other.reversible) - Number(one.reversible) || other.worth - one.worth,
       ),
   );
+  return sawLast(weighed);
+}
+
+/** What can be undone comes before the saw when it takes this much off; a lone twist does not. */
+const WORTH_BEFORE_SAW = 0.05;
+/** The saw only when nothing that can be taken back is worth its trouble. */
+function sawLast(remedies: readonly Remedy[]): readonly Remedy[] {
+  const isFirst = ({ reversible, worth }: Remedy) => reversible && worth >= WORTH_BEFORE_SAW;
+  return [
+    ...remedies.filter(isFirst),
+    ...remedies.filter((one) => !isFirst(one)).toSorted((one, other) => other.worth - one.worth),
+  ];
 }
 
 /** As good as this share of the best, and turned and taken back in seconds. */

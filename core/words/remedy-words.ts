@@ -33,7 +33,7 @@ function controlSideEffects(state: BowState, control: Control, amount: number): 
       return [
         'A cut cannot be taken back.',
         safe.kind === 'known'
-          ? `After it ${showNumber(Math.max(0, safe.leftMm - amount), 0)} mm could still go; ${showNumber(safe.leastMm, 0)} mm is the shortest that is safe at this draw.`
+          ? `After it ${showNumber(Math.floor(Math.max(0, safe.leftMm - amount)), 0)} mm could still go; ${showNumber(Math.ceil(safe.leastMm), 0)} mm is the shortest that is safe at this draw.`
           : `Not to be cut while ${missingWords(safe.missing)}.`,
         ...(hasClicker(state) ? ['The clicker has to move with the shaft end.'] : []),
       ];

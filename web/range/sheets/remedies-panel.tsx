@@ -58,7 +58,7 @@ export function RemediesPanel({
       ))}
       <p className="text-note text-ink-2">
         {safe.kind === 'known'
-          ? `Shaft: ${showNumber(safe.leftMm, 0)} mm could still be cut; ${showNumber(safe.leastMm, 0)} mm is the shortest that is safe at this draw. The saw comes last.`
+          ? `Shaft: ${showNumber(Math.floor(safe.leftMm), 0)} mm could still be cut; ${showNumber(Math.ceil(safe.leastMm), 0)} mm is the shortest that is safe at this draw. The saw comes after all that can be taken back and is worth its trouble.`
           : `Shaft: nothing is cut while ${missingWords(safe.missing)}.`}{' '}
         Distances at 18 m. Effects are rules of thumb until this bow has shown its own.
       </p>
@@ -91,7 +91,7 @@ function AxisRemedies({
     <section aria-label={AXIS_NAME[axis]}>
       <h3 className="border-b border-ink pb-1 font-[640]">
         {AXIS_NAME[axis]}: now {figure(offsetMm, plusMinusMm)} {standingWords(offsetMm)}, inside
-        with {showChance(before.odds.inside)}
+        with <span className="whitespace-nowrap">{showChance(before.odds.inside)}</span>
       </h3>
       {surer !== null && <p className="pt-1.5">{surer}</p>}
       {before.odds.inside >= INSIDE_ENOUGH ? (
@@ -137,7 +137,9 @@ function RemedyRow({
         </p>
         <p>
           Moves bare shafts {figure(shift.shiftMm, shift.plusMinusMm)} {words(shift.shiftMm)};
-          inside with {showChance(remedy.after.odds.inside)} after it.
+          inside with{' '}
+          <span className="whitespace-nowrap">{showChance(remedy.after.odds.inside)}</span> after
+          it.
         </p>
         <p className="text-note text-ink-2">
           {remedy.reversible ? 'Can be taken back' : 'Cannot be taken back'};{' '}
