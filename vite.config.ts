@@ -62,7 +62,7 @@ export default defineConfig(({ isSsrBuild }) => ({
   server: {
     // Not the whole of /api: in their folder of that name the pages have modules.
     proxy: {
-      '^/api/(bows|strays|health)': {
+      '^/api/(bows|strays|health|workshop)': {
         target: process.env['KEEN_LIMB_API'] ?? 'http://localhost:4317',
         // The server answers its own pages only: host and origin have to agree.
         changeOrigin: false,
@@ -88,6 +88,10 @@ export default defineConfig(({ isSsrBuild }) => ({
             // A service worker answers for the whole site from its root, under one name for good.
             entryFileNames: (chunk) =>
               chunk.name === SERVICE_WORKER ? '[name].js' : 'assets/[name]-[hash].js',
+            // What keeps Zod from compiling has to come before any schema, whichever piece that is in.
+            codeSplitting: {
+              groups: [{ name: 'zod', test: /node_modules\/zod\/|zod-without-eval/ }],
+            },
           },
         },
   },

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
-import { SPINE_RANGE } from './arrow-build.ts';
+import { ARROW_RANGES } from '#core/craft/arrow-ranges.ts';
 
 /** More shafts than a club buys at once. */
 const MOST_SHAFTS = 300;
@@ -13,7 +13,7 @@ export const weighedLotSchema = z
         z.strictObject({
           shaft: z.string().trim().min(1).max(40),
           massG: z.number().min(2).max(FACT_RANGES.arrowMassG[1]),
-          spine: z.number().min(SPINE_RANGE[0]).max(SPINE_RANGE[1]).nullable(),
+          spine: z.number().min(ARROW_RANGES.spine[0]).max(ARROW_RANGES.spine[1]).nullable(),
           runOutMm: z.number().min(0).max(5).nullable(),
         }),
       )

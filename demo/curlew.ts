@@ -1,4 +1,5 @@
 import type { Entry } from '#core/log/entry.ts';
+import { CURLEW_ARROW } from './arrows.ts';
 import { inches, LogWriter, pounds } from './log-writer.ts';
 import { TARGET_BASE } from './target-base.ts';
 
@@ -25,7 +26,7 @@ export function curlew(nowMs: number): readonly Entry[] {
     twistsAtStart: 26,
     arrow: { described: 'carbon, spine 600', lengthMm: 762, diameterMm: 6.5, pointMassG: 7.78 },
   });
-  log.confirmThrough('nockFit');
+  log.arrow('carbon, spine 600', CURLEW_ARROW).confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 37.1 37.0', [pounds(37.1), pounds(37)])
     .read('braceHeight', 'b 222 222.5 222', [222, 222.5, 222])

@@ -1,3 +1,4 @@
+import { HUNTING_ARROW, SHELF_ARROW, WOOD_ARROW } from './arrows.ts';
 import type { Entry } from '#core/log/entry.ts';
 import { curlew } from './curlew.ts';
 import { egret, heron } from './heron.ts';
@@ -48,7 +49,7 @@ function wren(nowMs: number): readonly Entry[] {
     twistsAtStart: 22,
     arrow: { described: 'carbon, spine 500', lengthMm: 737, diameterMm: 7.2, pointMassG: 8.1 },
   });
-  log.confirmThrough('nockFit');
+  log.arrow('carbon, spine 500', SHELF_ARROW).confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 38.2 38.4', [pounds(38.2), pounds(38.4)])
     .read('braceHeight', 'b 7 3/4 7 3/4 7 13/16', [inches(7.75), inches(7.75), inches(7.8125)])
@@ -94,7 +95,7 @@ function kestrel(nowMs: number): readonly Entry[] {
     amoDrawMm: inches(27.5),
     arrow: { described: 'carbon, spine 400', lengthMm: 749, diameterMm: 7.5, pointMassG: 11.34 },
   });
-  log.confirmThrough('nockFit');
+  log.arrow('carbon, spine 400', HUNTING_ARROW).confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 44.1 44.0', [pounds(44.1), pounds(44)])
     .read('braceHeight', 'b 7 7 1/16 7', [inches(7), inches(7.0625), inches(7)])
@@ -167,7 +168,7 @@ function rook(nowMs: number): readonly Entry[] {
     amoDrawMm: inches(27),
     arrow: { described: 'wood, feather', lengthMm: 724, diameterMm: 8.7, pointMassG: 8.1 },
   });
-  log.confirmThrough('nockFit');
+  log.arrow('wood, feather', WOOD_ARROW).confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 40.6 40.5', [pounds(40.6), pounds(40.5)])
     .read('braceHeight', 'b 6 1/2 6 1/2 6 7/16', [inches(6.5), inches(6.5), inches(6.4375)])

@@ -1,4 +1,5 @@
 import { inches, LogWriter, pounds } from './log-writer.ts';
+import { HERON_ARROW } from './arrows.ts';
 import type { BowFacts, Entry } from '#core/log/entry.ts';
 
 const HERON: BowFacts = {
@@ -31,7 +32,12 @@ const HERON: BowFacts = {
 /** Heron: set up eight weeks ago, a string that crept 2.4 mm, a stiff arrow mended, brace now low. */
 export function heron(nowMs: number): readonly Entry[] {
   const log = new LogWriter(101, 'Maren', nowMs);
-  log.daysAgo(56).bow(HERON).fit('clicker', 'blade on the window').confirmThrough('nockFit');
+  log
+    .daysAgo(56)
+    .bow(HERON)
+    .arrow('carbon, spine 700', HERON_ARROW)
+    .fit('clicker', 'blade on the window')
+    .confirmThrough('nockFit');
   log
     .read('drawWeight', 'w 33.8 33.9', [pounds(33.8), pounds(33.9)])
     .read('braceHeight', 'b 8 5/8 8 11/16 8 5/8', [inches(8.625), inches(8.6875), inches(8.625)])

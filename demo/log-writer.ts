@@ -1,6 +1,8 @@
 import { type FitOutItem, ITEM_TOUCHES } from '#core/craft/fit-out.ts';
 import { v4 as uuidFrom } from 'uuid';
 import { entrySchema } from '#contract/entry.ts';
+import type { ArrowBuild } from '#core/craft/arrow-build.ts';
+import { arrowFactsOf } from '#core/arrows/fit-build.ts';
 import type { Control } from '#core/craft/controls.ts';
 import type { ReadingKind } from '#core/craft/readings.ts';
 import { STEP_IDS, type StepId, stepFacts } from '#core/craft/steps.ts';
@@ -13,6 +15,8 @@ import type { SessionConditions } from '#core/craft/range-terms.ts';
 
 const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
+/** Apart from the seeds of the bows themselves. */
+const ARROW_SEEDS = 7919;
 
 /** Where a walk-back is shot from, and how an arrow falls: g / 2v². */
 const WALKED_M = [10, 13, 16, 19, 22] as const;
@@ -46,10 +50,12 @@ export class LogWriter {
   private readonly bowId: string;
   private clockMs: number;
   private hand: Hand = 'right';
+  private readonly seed: number;
   private readonly by: string;
   private readonly nowMs: number;
 
   constructor(seed: number, by: string, nowMs: number) {
+    this.seed = seed;
     this.uniform = seededUniform(seed);
     this.normal = standardNormal(this.uniform);
     this.by = by;
@@ -58,9 +64,9 @@ export class LogWriter {
     this.clockMs = nowMs;
   }
 
-  private uuid(): string {
+  private uuid(uniform = this.uniform): string {
     return uuidFrom({
-      random: Uint8Array.from({ length: 16 }, () => Math.floor(this.uniform() * 256)),
+      random: Uint8Array.from({ length: 16 }, () => Math.floor(uniform() * 256)),
     });
   }
 
@@ -72,8 +78,7 @@ export class LogWriter {
     return this;
   }
 
-  add(body: EntryBody): string {
-    const id = this.uuid();
+  add(body: EntryBody, id = this.uuid()): string {
     const at = new Date(Math.min(this.clockMs, this.nowMs)).toISOString();
     this.clockMs += MINUTE_MS;
     this.entries.push(entrySchema.parse({ id, bowId: this.bowId, at, by: this.by, body }));
@@ -83,6 +88,19 @@ export class LogWriter {
   bow(facts: BowFacts): this {
     this.hand = facts.hand;
     this.add({ kind: 'bowMade', ...facts });
+    return this;
+  }
+
+  /** The arrow it came with, as one of the workshop’s builds. Its ids come from a seed of their own. */
+  arrow(name: string, parts: ArrowBuild): this {
+    const uniform = seededUniform(this.entries.length + this.seed * ARROW_SEEDS);
+    const buildId = this.uuid(uniform);
+    const revisionId = this.add({ kind: 'buildKept', buildId, name, parts }, this.uuid(uniform));
+    const arrow = arrowFactsOf({ buildId, revisionId, name, parts });
+    this.add(
+      { kind: 'itemFitted', item: 'shaft', described: name, touches: [], arrow },
+      this.uuid(uniform),
+    );
     return this;
   }
 

@@ -43,6 +43,12 @@ const VIEWS = {
     await page.getByRole('button', { name: 'New string' }).click();
     await expect(page.getByRole('form', { name: 'Change: string' })).toBeVisible();
   },
+  arrows: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/arrows/${await app.bowId('Rook')}`);
+    await expect(page.getByTestId('arrow-drawing')).toBeVisible();
+    await page.getByRole('textbox', { name: 'Point, gr' }).fill('heavy');
+    await expect(page.getByRole('alert').first()).toBeVisible();
+  },
   range: async (page: Page, app: App) => {
     await openRange(page, app, 'Heron');
     await enter(page, 'f 0,0 1,1 -1,1 2,0 -2,-1 0,2');

@@ -189,9 +189,10 @@ test('remedies are weighed, and one can be taken instead of the proposed', async
   const sheet = page.getByRole('dialog', { name: 'Remedies' });
   const across = sheet.getByRole('region', { name: 'Across' });
   await expect(across).toContainText(/now \d\.\d ± \d\.\d cm left, inside with/);
-  await expect(across.getByRole('listitem').last()).toContainText('Cannot be taken back');
+  await expect(across.getByRole('listitem').first()).toContainText('Can be taken back');
+  await expect(across).toContainText('Cannot be taken back');
   await expect(across).toContainText(/\d+ mm is the shortest that is safe/);
-  await expect(sheet).toContainText(/The saw comes last/);
+  await expect(sheet).toContainText(/The saw comes after all that can be taken back/);
   await across.getByRole('button', { name: /Log Plunger preload/ }).click();
   await expect(sheet).toBeHidden();
   await expect

@@ -130,7 +130,6 @@ async function enter(page, text) {
 await picture('rack', '/rack');
 await picture('new-bow', '/rack/new');
 await picture('bench', `/bench/${idOf('Heron')}`);
-await picture('bench-night', `/bench/${idOf('Curlew')}`, { theme: 'night' });
 await picture('behind-left', `/bench/${idOf('Heron')}?sight=behind`);
 await picture('behind-right', `/bench/${idOf('Curlew')}?sight=behind`);
 await picture('above', `/bench/${idOf('Heron')}?sight=above`);
@@ -141,10 +140,11 @@ await picture('fit-out', `/bench/${idOf('Heron')}?step=fitOut`, {
 await picture('how-to', `/bench/${idOf('Egret')}`, {
   steps: (page) => page.fill('#entry-line', 'tt 7 1/16 near'),
 });
-await picture('behind-phone', `/bench/${idOf('Heron')}?sight=behind`, {
-  size: PHONE,
-  steps: (page) => page.getByTestId('behind').scrollIntoViewIfNeeded(),
+await picture('arrows', `/arrows/${idOf('Kestrel')}`, {
+  size: { width: 1280, height: 1000 },
+  theme: 'night',
 });
+await picture('shaft-to-buy', `/arrows/${idOf('Rook')}?sheet=buy`, { size: PHONE });
 await picture('range', `/range/${idOf('Heron')}?session=new`, {
   steps: async (page) => {
     await enter(page, 'f -1.5,3.1 -0.1,-1.3 -2.9,1.3 0.3,2.7 -2.3,-1.4 -6.6,-5.6');

@@ -5,6 +5,7 @@ import { bowRoutes } from './bows/routes.ts';
 import type { EntryQueries } from './bows/entry-queries.ts';
 import type { PictureQueries } from './pictures/picture-queries.ts';
 import { pictureRoutes } from './pictures/routes.ts';
+import { workshopRoutes } from './workshop/routes.ts';
 import { guardLoopback } from './http/guard.ts';
 import { notFound, onlyMethods, problemHandler, RefusedRequest } from './http/problem.ts';
 
@@ -69,6 +70,7 @@ export function createApp({ queries, pictures, nowMs, build, report, pagesDir }:
     .all(onlyMethods('GET'));
   app.use('/api', bowRoutes(queries, nowMs));
   app.use('/api', pictureRoutes(pictures, queries));
+  app.use('/api', workshopRoutes(queries));
   app.use('/api', notFound);
   if (pagesDir !== null) servePages(app, pagesDir);
   app.use(notFound);

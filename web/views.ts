@@ -4,11 +4,18 @@ import { RackPage } from './rack/rack-page.tsx';
 
 /**
  * The views in order: addresses, tabs, menu, keys and help are made of this table. What is not built
- * yet is not shown. The Range comes as a piece of its own: rack and bench are there before it is fetched.
+ * yet is not shown. Arrows and Range come as pieces of their own: rack and bench are there before they are fetched.
  */
 export const VIEWS: readonly View[] = [
   { number: 1, name: 'Rack', segment: 'rack', ofOneBow: false, also: ['new'], page: RackPage },
   { number: 2, name: 'Bench', segment: 'bench', ofOneBow: true, page: BenchPage },
+  {
+    number: 3,
+    name: 'Arrows',
+    segment: 'arrows',
+    ofOneBow: true,
+    page: { fetch: async () => (await import('./arrows/arrows-page.tsx')).ArrowsPage },
+  },
   {
     number: 4,
     name: 'Range',

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { G_PER_GR, MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
-import type { ArrowBuild } from './arrow-build.ts';
+import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { arrowFigures, arrowInFlight, grainsPerPound } from './arrow-figures.ts';
 
 const IN = MM_PER_IN;

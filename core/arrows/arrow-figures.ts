@@ -1,5 +1,5 @@
 import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
-import type { ArrowBuild } from './arrow-build.ts';
+import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { placedParts } from './build-parts.ts';
 
 /** What an arrow weighs and where it balances. */

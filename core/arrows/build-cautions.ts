@@ -2,7 +2,7 @@ import { leastArrow } from '../limits/arrow-limits.ts';
 import { leastShaftMm, type SafeLengthRule } from '../limits/safe-length.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { TOO_SOFT_STEPS } from '../priors/starting-spine.ts';
-import type { ArrowBuild } from './arrow-build.ts';
+import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { arrowFigures } from './arrow-figures.ts';
 import { matchBeforeShooting } from './build-match.ts';
 
@@ -38,6 +38,12 @@ export function buildCautions(state: BowState, build: ArrowBuild): readonly Buil
     ...(build.shaft.material === 'carbon' ? [{ kind: 'flexCarbon' } as const] : []),
   ];
 }
+
+/** Whether nothing that is known of the bow forbids to shoot it: long enough, stiff enough, heavy enough. */
+export function mayBeShot(state: BowState, build: ArrowBuild): boolean {
+  return !buildCautions(state, build).some(({ kind }) => FORBIDS.includes(kind));
+}
+const FORBIDS: readonly BuildCaution['kind'][] = ['tooShort', 'tooSoft', 'dryShot', 'tooLight'];
 
 function tooShort(state: BowState, { shaft }: ArrowBuild): readonly BuildCaution[] {
   const least = leastShaftMm(state);

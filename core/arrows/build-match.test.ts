@@ -4,7 +4,7 @@ import { BowLog } from '../fixtures/bow-log.ts';
 import { PLAIN_BUILD } from '../fixtures/plain-build.ts';
 import { startingSpine } from '../priors/starting-spine.ts';
 import { G_PER_GR, MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
-import type { ArrowBuild } from './arrow-build.ts';
+import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { buildCautions } from './build-cautions.ts';
 import { type MatchGuess, matchBeforeShooting } from './build-match.ts';
 

@@ -1,4 +1,4 @@
-import type { ArrowBuild, FrontPart } from './arrow-build.ts';
+import type { ArrowBuild, FrontPart } from '../craft/arrow-build.ts';
 
 type ArrowPart = keyof ArrowBuild;
 

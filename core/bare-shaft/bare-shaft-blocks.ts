@@ -1,3 +1,4 @@
+import { type ActingParts, arrowDifference } from '../craft/arrow-swap.ts';
 import type { Control } from '../craft/controls.ts';
 import { upsets } from '../craft/upsets.ts';
 import {
@@ -6,7 +7,8 @@ import {
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
-import type { BowState } from '../log/bow-state.ts';
+import { SPINE_STEP } from '../priors/starting-spine.ts';
+import type { BowState, ItemChange } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
 import { type EndSums, endSums } from '../groups/ends-posterior.ts';
@@ -16,8 +18,8 @@ import { shotInBowFrame } from '../groups/cant.ts';
 /** One setting shot in one session: everything between two changes that matter to an axis. */
 export interface BareShaftBlock {
   readonly session: ShootingSession;
-  /** Net movement of each control of this axis when the block was shot. */
-  readonly moved: ReadonlyMap<Control, number>;
+  /** Net movement of each control of this axis, and of the arrow's spine, when the block was shot. */
+  readonly moved: ReadonlyMap<MovedBy, number>;
   /** Counts up whenever something changed whose effect has no gain; see `levelSteps`. */
   readonly level: number;
   readonly endNumbers: readonly number[];
@@ -26,6 +28,9 @@ export interface BareShaftBlock {
   /** The same, end by end: each has an aim of its own. */
   readonly ends: readonly EndSums[];
 }
+
+/** What moves bare shafts by an amount of its own: a control, or another arrow's spine in steps stiffer. */
+export type MovedBy = Control | 'spineSteps';
 
 /** Count, mean and squares about it, mm at the reference distance. */
 interface Sums {
@@ -62,7 +67,11 @@ export function bareShaftBlocks(
   const levelSteps: LevelStep[] = [];
   for (const doubt of doubts) {
     const { moved, level } = cuts.at(-1)!;
-    if (doubt.kind === 'change' && controls.includes(doubt.control)) {
+    if (doubt.kind === 'item' && doubt.arrows !== undefined && axis === 'bareShaftOutward') {
+      levelSteps.push('build');
+      const swapped = arrowSwapped(moved, doubt.arrows);
+      cuts.push({ from: doubt.index, level: level + 1, moved: swapped });
+    } else if (doubt.kind === 'change' && controls.includes(doubt.control)) {
       const net = (moved.get(doubt.control) ?? 0) + doubt.amount;
       cuts.push({ from: doubt.index, level, moved: new Map(moved).set(doubt.control, net) });
     } else {
@@ -103,6 +112,33 @@ export function bareShaftBlocks(
   return { blocks, now: cuts.at(-1)!, levelSteps };
 }
 
+/**
+ * Another arrow is another point, another length and another spine at once, each of which acts on this bow as it
+ * always has; what else is different in it begins a level.
+ */
+function arrowSwapped(
+  moved: ReadonlyMap<MovedBy, number>,
+  { before, after }: NonNullable<ItemChange['arrows']>,
+): ReadonlyMap<MovedBy, number> {
+  const swapped = new Map(moved);
+  for (const [by, amount] of amountsOfSwap(before, after))
+    swapped.set(by, (swapped.get(by) ?? 0) + amount);
+  return swapped;
+}
+
+/** One arrow taken for another, in the units of what moves bare shafts. */
+export function amountsOfSwap(
+  before: ActingParts,
+  after: ActingParts,
+): ReadonlyMap<MovedBy, number> {
+  const { frontG, shorterMm, lnStiffer } = arrowDifference(before, after);
+  return new Map<MovedBy, number>([
+    ['pointMass', frontG],
+    ['shaftCut', shorterMm],
+    ['spineSteps', lnStiffer / SPINE_STEP],
+  ]);
+}
+
 /** A new level from a shot on: everything cut after it moves up by one. */
 function insertLevel(
   cuts: Place[],
@@ -119,12 +155,12 @@ function insertLevel(
 }
 
 /** What begins a level whose distance from the one before no gain tells. */
-export type LevelStep = 'control' | 'item' | 'session';
+export type LevelStep = 'control' | 'item' | 'build' | 'session';
 
 /** Where the controls of an axis stood from one place in the log on. */
 export interface Place {
   readonly from: number;
-  readonly moved: ReadonlyMap<Control, number>;
+  readonly moved: ReadonlyMap<MovedBy, number>;
   readonly level: number;
 }
 

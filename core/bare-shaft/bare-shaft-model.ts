@@ -13,7 +13,7 @@ import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { sittingsBefore } from '../log/sitting.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import { type BareShaftBlock, bareShaftBlocks } from './bare-shaft-blocks.ts';
+import { type BareShaftBlock, bareShaftBlocks, type MovedBy } from './bare-shaft-blocks.ts';
 import type { BounceOdds } from './bounce.ts';
 import { bounceEvidence } from './bounce-evidence.ts';
 import {
@@ -36,9 +36,12 @@ import {
 const LEVEL_PRIOR_SD_MM = 100;
 /**
  * A change without a known effect on an axis moves its bare shafts by about this, mm at 18 m: the
- * shots before it inform less, not nothing. From one session to the next a bow and its archer drift.
+ * shots before it inform less, not nothing. Of two arrows whose parts are known only what the parts do not say
+ * is left. From one session to the next a bow and its archer drift.
  */
-const LEVEL_STEP_SD_MM = { control: 12, item: 50, session: 25 } as const;
+const LEVEL_STEP_SD_MM = { control: 12, item: 50, build: 15, session: 25 } as const;
+/** Two arrows whose parts say the same may differ by so much all the same, mm at 18 m. */
+export const BUILD_STEP_SD_MM = LEVEL_STEP_SD_MM.build;
 const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
 
 /** Controls whose effect on an axis is reckoned; anything else that upsets it starts a new level. */
@@ -70,7 +73,7 @@ export interface BareShaftModel {
   /** Does the tail bounce? Vertical axis only; null across. */
   readonly bounce: BounceOdds | null;
   readonly rowNow: readonly number[];
-  readonly rowOf: (amounts: ReadonlyMap<Control, number>) => readonly number[];
+  readonly rowOf: (amounts: ReadonlyMap<MovedBy, number>) => readonly number[];
 }
 
 /** The models of both axes, fitted once per state; they share the factor bare shafts scatter by. */
@@ -105,14 +108,17 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
     // Where the tail bounces, bare shafts answer backwards: such blocks say nothing of the gain.
     const straight = blocks.filter((block) => (bounce.of.get(block) ?? 0) < 0.5);
     const weightN = priorWeightN(state);
-    const { ofBareShafts } = gainPriorsFor(state.bow);
+    const { ofBareShafts, ofSpineStep } = gainPriorsFor(state.bow);
+    const ofArrow = axis === 'bareShaftOutward' ? (['spineSteps'] as const) : [];
+    const columns: readonly MovedBy[] = [...controls, ...ofArrow];
     const priors: readonly NormalPrior[] = [
       ...controls.map((control) => ofBareShafts(axis, control, weightN)),
+      ...ofArrow.map(() => ofSpineStep),
       { mean: 0, sd: LEVEL_PRIOR_SD_MM },
       ...levelSteps.map((kind) => ({ mean: 0, sd: LEVEL_STEP_SD_MM[kind] })),
     ];
-    const row = (moved: ReadonlyMap<Control, number>, level: number | null) => [
-      ...controls.map((control) => moved.get(control) ?? 0),
+    const row = (moved: ReadonlyMap<MovedBy, number>, level: number | null) => [
+      ...columns.map((by) => moved.get(by) ?? 0),
       level === null ? 0 : 1,
       ...levelSteps.map((_, index) => (level !== null && index < level ? 1 : 0)),
     ];

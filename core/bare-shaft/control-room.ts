@@ -46,7 +46,7 @@ export function roomLeft(
       return twistRoom(state, free);
     case 'shaftCut': {
       const safe = safeLength(state);
-      return { up: safe.kind === 'known' ? safe.leftMm : 0, down: 0 };
+      return { up: safe.kind === 'known' ? Math.floor(safe.leftMm) : 0, down: 0 };
     }
     default:
       return free;

@@ -30,6 +30,7 @@ const FACT_IDS = [
   'arrowMass',
   'throatToPlunger',
   'crawl',
+  'window',
   'band',
   'shots',
 ] as const;
@@ -44,6 +45,7 @@ const FACTS: Readonly<Record<FactId, { readonly code: string; readonly name: str
   makerArrow: { code: 'ma', name: 'Maker’s lightest arrow' },
   arrowMass: { code: 'am', name: 'Whole arrow, weighed' },
   crawl: { code: 'cr', name: 'Crawl used most' },
+  window: { code: 'wc', name: 'Window cut past centre' },
   throatToPlunger: { code: 'tp', name: 'Throat to plunger' },
   band: { code: 'band', name: 'Band of your own' },
   shots: { code: 'shots', name: 'Shots' },

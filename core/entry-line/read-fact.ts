@@ -13,6 +13,7 @@ import { type EntryLine, readyLine } from './entry-line.ts';
 import { boltCount, twistCount } from './read-count.ts';
 import { type FigureWanted, readFigure } from './read-figure.ts';
 import { readLimbMark } from './read-limb-mark.ts';
+import { weighedArrow } from './read-weighed-arrow.ts';
 import { takeReason } from './take-reason.ts';
 
 export const FACT_HINTS: Readonly<Record<FactId, string>> = {
@@ -27,6 +28,8 @@ export const FACT_HINTS: Readonly<Record<FactId, string>> = {
   throatToPlunger: 'Type how much longer the brace reads to the plunger centre than to the throat.',
   crawl:
     'Type how far below the nock the hook stands at the distance shot most, in mm; 0 right under it.',
+  window:
+    'Type how far past the middle of the bow the window is cut, in mm; short of it with a minus.',
   band: 'Type b, t, w, n or cs and the lowest and highest you want, like band b 219 221.',
   shots: 'Type how many were shot.',
 };
@@ -43,6 +46,7 @@ const NUMBERS: Readonly<Record<FactId, readonly [fewest: number, most: number]>>
   arrowMass: [1, 1],
   throatToPlunger: [1, 1],
   crawl: [1, 1],
+  window: [1, 1],
   band: [2, 2],
   shots: [1, 1],
 };
@@ -131,9 +135,7 @@ function entryFor(
           'No arrow is written down for this bow.',
           'Enter the shaft in the fit-out first.',
         );
-      return readyLine('Whole arrow', grains(first), [
-        { kind: 'factsSet', facts: { arrowMassG: first } },
-      ]);
+      return weighedArrow(state, first);
     }
     case 'throatToPlunger':
       return readyLine('Plunger brace less throat brace', showLengthBoth(first, bow.division), [
@@ -142,6 +144,10 @@ function entryFor(
     case 'crawl':
       return readyLine('Crawl', `${showNumber(first, 0)} mm below the nock`, [
         { kind: 'factsSet', facts: { crawlMm: first } },
+      ]);
+    case 'window':
+      return readyLine('Window', windowWords(first), [
+        { kind: 'factsSet', facts: { windowPastCentreMm: first } },
       ]);
     case 'shots':
       return readyLine('Shots', `${first}`, [
@@ -198,6 +204,13 @@ function wantedFor(fact: Exclude<FactId, 'band' | 'limbMark'>, { bow }: BowState
         bare: ['mm', 'in'],
         range: FACT_RANGES.crawlMm,
       };
+    case 'window':
+      return {
+        name: 'How far the window is cut',
+        quantity: 'length',
+        bare: ['mm', 'in'],
+        range: FACT_RANGES.windowPastCentreMm,
+      };
     case 'throatToPlunger':
       return {
         name: 'Throat to plunger',
@@ -237,6 +250,8 @@ function outsideWords(
       ];
     case 'makerBrace':
       return ['That is no brace height.', `Brace heights lie ${lengths(FACT_RANGES.braceMm)}.`];
+    case 'window':
+      return ['No window is cut so.', 'Give mm past the middle, −15 to 15.'];
     case 'crawl':
       return ['Nobody crawls so far.', 'Give mm below the nock, 0 to 80.'];
     case 'throatToPlunger':
@@ -340,4 +355,10 @@ function refuse(text: string, at: number, says: string, remedy: string): EntryLi
     kind: 'refused',
     refusal: { at: at + indent, length: Math.max(1, argument.trim().length), says, remedy },
   };
+}
+
+/** Where the window ends, against the middle of the bow. */
+function windowWords(pastCentreMm: number): string {
+  if (pastCentreMm === 0) return 'cut to the middle';
+  return `${showNumber(Math.abs(pastCentreMm), 1)} mm ${pastCentreMm > 0 ? 'past' : 'short of'} the middle`;
 }

@@ -2,9 +2,6 @@ import { presentWeightN } from '../gains/present-weight.ts';
 import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
 import type { BowState } from '../log/bow-state.ts';
 
-/** Points there are, g: 30 to 400 gr. */
-export const POINT_MASS_G = { low: 30 * G_PER_GR, high: 400 * G_PER_GR } as const;
-
 /** Grains of arrow per pound of draw weight on the fingers, where the maker gives no least mass. */
 const GRAINS_PER_POUND = { caution: 8, proposed: 6, dryShot: 5 } as const;
 

@@ -112,7 +112,7 @@ describe('a refusal in words', () => {
     [{}, 'twists', 12, /outside the maker’s range: 8 1\/4 to 8 3\/4 in.*never left/],
     [{ maker: {} }, 'twists', 24, /limits used while the maker’s are unknown.*mb.*because/],
     [{}, 'shaftCut', 6, /the shaft has not been measured.*fit-out/],
-    [{ arrow }, 'shaftCut', 30, /736 mm that are safe.*23 mm can go.*into the hand/],
+    [{ arrow }, 'shaftCut', 30, /737 mm that are safe.*23 mm can go.*into the hand/],
     [{ arrow }, 'shaftCut', -3, /No saw/],
     [{}, 'nockingPoint', -5, /above square/],
     [{}, 'topSideScrews', 2.5, /top pocket’s side screws.*2 turns.*technician/],

@@ -3,6 +3,7 @@ import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import type { BodyOf, EntryBody } from '../log/entry.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { leastArrow } from './arrow-limits.ts';
 import { braceLimit } from './brace-limit.ts';
 import { controlLimit, moveLimit } from './control-limits.ts';
 import { farthestDistance } from './first-distances.ts';
@@ -142,10 +143,18 @@ function fittedLimit(state: BowState, body: BodyOf<'itemFitted'>): LimitPassed |
     const { lengthMm } = body.arrow;
     if (least !== null && lengthMm < least.leastMm - FITTED_DUST_MM)
       return { code: 'shaftTooShort', leastMm: least.leastMm, leftMm: 0, lengthMm };
+    return massLimit(state, body.arrow.massG);
   }
   return null;
 }
 const FITTED_DUST_MM = 0.5;
+
+/** An arrow that is too light is the same as a dry shot, whether it was made lighter or fitted so. */
+function massLimit(state: BowState, massG: number | undefined): LimitPassed | null {
+  const least = leastArrow(state);
+  if (massG === undefined || least === null || massG >= least.proposedG) return null;
+  return { code: 'arrowTooLight', massG, leastG: least.proposedG, source: least.source };
+}
 
 /** A band of one's own: the maker's range is never left, the table's with a reason. */
 function bandLimit(state: BowState, body: BodyOf<'targetSet'>): LimitPassed | null {

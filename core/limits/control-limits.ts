@@ -1,5 +1,6 @@
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
-import { leastArrow, POINT_MASS_G } from './arrow-limits.ts';
+import { ARROW_RANGES } from '../craft/arrow-ranges.ts';
+import { leastArrow } from './arrow-limits.ts';
 import { MOST_BOLT_DIFFERENCE_TURNS, boltTravel } from './bolt-limits.ts';
 import { braceLimit } from './brace-limit.ts';
 import type { LimitPassed } from './limit-refusal.ts';
@@ -160,7 +161,7 @@ function sideScrewLimit(
 
 function pointLimit(before: Standing, after: Standing): LimitPassed | null {
   const point = movedOf(before, after, ({ pointG }) => pointG);
-  const { low, high } = POINT_MASS_G;
+  const [low, high] = ARROW_RANGES.pointMassG;
   if (point !== null && leaves(point, low, high))
     return { code: 'pointOutside', pointG: point.to, lowG: low, highG: high };
   const arrow = movedOf(before, after, ({ arrowG }) => arrowG);

@@ -1,3 +1,4 @@
+import { ARROW_RANGES } from '../craft/arrow-ranges.ts';
 import { CONTROL_FACTS } from '../craft/controls.ts';
 import { MOST_THROAT_TO_PLUNGER_MM } from '../craft/brace-reference.ts';
 import { MOST_SETTINGS } from '../craft/experiment-bounds.ts';
@@ -21,13 +22,14 @@ export const FACT_RANGES = {
   markedDrawMm: [20 * MM_PER_IN, 34 * MM_PER_IN],
   amoDrawMm: [450, 900],
   crawlMm: [0, 80],
+  windowPastCentreMm: [-15, 15],
   throatToPlungerMm: [-MOST_THROAT_TO_PLUNGER_MM, MOST_THROAT_TO_PLUNGER_MM],
   twists: [0, 90],
   shots: [1, 1000],
   tillerMm: [-25, 25],
-  shaftMm: [450, 860],
+  shaftMm: ARROW_RANGES.shaftMm,
   arrowMassG: [100 * G_PER_GR, 1000 * G_PER_GR],
-  pointMassG: [30 * G_PER_GR, 400 * G_PER_GR],
+  pointMassG: ARROW_RANGES.pointMassG,
 } as const satisfies Record<string, FigureRange>;
 
 /** Limbs are marked at one of these draws nearly always, in; farther off is asked about. */
@@ -111,6 +113,7 @@ function factFigures({ facts }: BodyOf<'factsSet'>): ImpossibleFigure | null {
   return (
     outside('facts.amoDrawMm', facts.amoDrawMm, FACT_RANGES.amoDrawMm) ??
     outside('facts.crawlMm', facts.crawlMm, FACT_RANGES.crawlMm) ??
+    outside('facts.windowPastCentreMm', facts.windowPastCentreMm, FACT_RANGES.windowPastCentreMm) ??
     outside('facts.arrowMassG', facts.arrowMassG, FACT_RANGES.arrowMassG) ??
     outside('facts.throatToPlungerMm', facts.throatToPlungerMm, FACT_RANGES.throatToPlungerMm) ??
     outside('facts.maker.braceMinMm', maker?.braceMinMm, FACT_RANGES.braceMm) ??

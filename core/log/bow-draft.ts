@@ -2,6 +2,7 @@ import type { ChecklistName } from '../craft/checklists.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { StepId } from '../craft/steps.ts';
+import { BuildShelf } from './builds.ts';
 import { SettingTally } from './bench-setting.ts';
 import type { BowState, ChangeMade, ItemChange, Measured } from './bow-state.ts';
 import type { BodyOf, BowFacts, LoggedEntry } from './entry.ts';
@@ -32,6 +33,7 @@ export class BowDraft {
   readonly strings: StringBag;
   readonly bolts: PositionTally;
   readonly setting = new SettingTally(FIRST_STRING);
+  readonly builds = new BuildShelf();
   readonly ticked = new Map<ChecklistName, ReadonlySet<string>>();
   readonly skipped = new Map<StepId, { why: string; index: number }>();
   readonly confirmed = new Map<StepId, number>();
@@ -62,6 +64,7 @@ export class BowDraft {
       strings: this.strings.state,
       stringTurns: this.setting.turns,
       positions: { ...this.bolts.positions, twists: this.strings.state.fitted.twists },
+      builds: this.builds.builds,
       ticked: this.ticked,
       skipped: this.skipped,
       confirmed: this.confirmed,

@@ -1,4 +1,5 @@
-import type { BodyOf, BowFacts } from './entry.ts';
+import type { Control } from '../craft/controls.ts';
+import type { ArrowFacts, BodyOf, BowFacts, FittedBuild } from './entry.ts';
 
 type Correction = BodyOf<'factsSet'>['facts'];
 
@@ -42,13 +43,55 @@ function movedBrace({ maker }: BowFacts, shiftMm: number): BowFacts['maker'] {
   return { ...maker, braceMinMm: moved(maker.braceMinMm), braceMaxMm: moved(maker.braceMaxMm) };
 }
 
-/** A cut shortens the shaft, another point changes its mass: the arrow's facts follow. */
-export function withArrowChanged(bow: BowFacts, { control, amount }: BodyOf<'change'>): BowFacts {
+/** A cut shortens the shaft, another point changes its mass: the arrow's facts and its build follow. */
+export function withArrowChanged(
+  bow: BowFacts,
+  { control, amount }: BodyOf<'change'>,
+  entryId: string,
+): BowFacts {
   if (bow.arrow === undefined) return bow;
   const { arrow } = bow;
+  const { build } = arrow;
+  const changed =
+    build === undefined
+      ? undefined
+      : { ...build, ...changedParts(build, control, amount, entryId) };
   if (control === 'shaftCut')
-    return { ...bow, arrow: { ...arrow, lengthMm: arrow.lengthMm - amount } };
+    return { ...bow, arrow: { ...cutArrow(arrow, amount), build: changed } };
   if (control !== 'pointMass') return bow;
   const massG = arrow.massG === undefined ? undefined : arrow.massG + amount;
-  return { ...bow, arrow: { ...arrow, pointMassG: arrow.pointMassG + amount, massG } };
+  return {
+    ...bow,
+    arrow: { ...arrow, pointMassG: arrow.pointMassG + amount, massG, build: changed },
+  };
+}
+
+function changedParts(
+  { parts, revisionId }: FittedBuild,
+  control: Control,
+  amount: number,
+  entryId: string,
+): Pick<FittedBuild, 'parts' | 'revisionId'> {
+  const { shaft, point } = parts;
+  if (control === 'shaftCut')
+    return {
+      parts: { ...parts, shaft: { ...shaft, lengthMm: shaft.lengthMm - amount } },
+      revisionId: entryId,
+    };
+  if (control === 'pointMass')
+    return {
+      parts: { ...parts, point: { ...point, massG: point.massG + amount } },
+      revisionId: entryId,
+    };
+  return { parts, revisionId };
+}
+
+/** What was cut off weighs nothing any more, where it is known what the shaft weighs. */
+function cutArrow(arrow: ArrowFacts, cutMm: number): ArrowFacts {
+  const gPerMm = (arrow.build?.parts.shaft.massPerLengthGPerM ?? 0) / 1000;
+  return {
+    ...arrow,
+    lengthMm: arrow.lengthMm - cutMm,
+    massG: arrow.massG === undefined ? undefined : arrow.massG - gPerMm * cutMm,
+  };
 }

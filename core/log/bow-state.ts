@@ -1,3 +1,4 @@
+import type { ArrowBuild } from '../craft/arrow-build.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
@@ -5,6 +6,7 @@ import type { FitOutItem } from '../craft/fit-out.ts';
 import type { StepId } from '../craft/steps.ts';
 import type { Upset } from '../craft/upsets.ts';
 import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
+import type { Build } from './builds.ts';
 import type { BenchSetting, StringTurn } from './bench-setting.ts';
 import type { Positions } from './positions.ts';
 import type { ShootingSession } from './shooting.ts';
@@ -41,6 +43,8 @@ export type ChangeMade = Extract<Upset, { kind: 'change' }> & {
 export type ItemChange = Extract<Upset, { kind: 'item' }> & {
   readonly entryId: string;
   readonly at: string;
+  /** Where one known arrow was taken for another. */
+  readonly arrows?: { readonly before: ArrowBuild; readonly after: ArrowBuild } | undefined;
 };
 
 /** The present state of one bow: everything advice may depend on. */
@@ -63,6 +67,8 @@ export interface BowState {
   readonly stringTurns: readonly StringTurn[];
   /** Twists in the string and turns out of each bolt, as far as anybody has counted. */
   readonly positions: Positions;
+  /** Builds of arrow that were kept or changed at this bow; the workshop’s are those of all its bows. */
+  readonly builds: ReadonlyMap<string, Build>;
   readonly ticked: ReadonlyMap<ChecklistName, ReadonlySet<string>>;
   /** Steps passed over with a reason, and where in the log: what they rest on may change after it. */
   readonly skipped: ReadonlyMap<StepId, { readonly why: string; readonly index: number }>;

@@ -1,3 +1,4 @@
+import type { ArrowBuild } from '../craft/arrow-build.ts';
 import type { BowKind, BraceReference, Hand, Hook, Purpose, School } from '../craft/bow-terms.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
@@ -46,6 +47,8 @@ export interface BowFacts {
   readonly amoDrawMm?: number | undefined;
   /** How far below the nock the hook stands where it is used most, mm along the string. */
   readonly crawlMm?: number | undefined;
+  /** How far past the bow's centreline its window is cut, mm; short of it negative. */
+  readonly windowPastCentreMm?: number | undefined;
   /** Twists in the string when the record begins. */
   readonly twistsAtStart?: number | undefined;
   /** Turns out from the stop, both bolts, when the record begins. */
@@ -64,6 +67,7 @@ interface LaterFacts {
   readonly maker?: MakerFigures | undefined;
   readonly amoDrawMm?: number | undefined;
   readonly crawlMm?: number | undefined;
+  readonly windowPastCentreMm?: number | undefined;
   readonly throatToPlungerMm?: number | undefined;
   /** The whole arrow as it is now, weighed. */
   readonly arrowMassG?: number | undefined;
@@ -104,6 +108,16 @@ export interface ArrowFacts {
   readonly pointMassG: number;
   /** The whole arrow, once somebody has weighed it. */
   readonly massG?: number | undefined;
+  /** Part by part, where it is one of the workshop’s builds. */
+  readonly build?: FittedBuild | undefined;
+}
+
+/** A build as it is on one bow. What it was when it was kept or last changed is its revision. */
+export interface FittedBuild {
+  readonly buildId: string;
+  /** The entry that made it what it is. */
+  readonly revisionId: string;
+  readonly parts: ArrowBuild;
 }
 
 /** One thing that happened. Lengths mm, force N, mass g, twists and turns as counts. */
@@ -159,6 +173,13 @@ export type EntryBody =
       readonly arrow?: ArrowFacts | undefined;
       /** On the bow already, though a limit speaks against it: how that came. */
       readonly despite?: string | undefined;
+    }
+  | {
+      /** A build of arrow, new or as it is from now on: the workshop's, whatever bow it was made at. */
+      readonly kind: 'buildKept';
+      readonly buildId: string;
+      readonly name: string;
+      readonly parts: ArrowBuild;
     }
   | { readonly kind: 'factsSet'; readonly facts: LaterFacts }
   | {

@@ -5,6 +5,7 @@ import {
   fixedGains,
   type Gain,
   type Response,
+  SPINE_STEP_TO_OUTWARD,
 } from './prior-gains.ts';
 import type { StartingFrom } from './starting-values.ts';
 
@@ -15,12 +16,15 @@ export interface GainPriors {
   readonly ofReading: (response: Response) => ReadonlyMap<Control, Gain>;
   /** Gain of bare shafts, mm at the reference distance for one unit of the control. */
   readonly ofBareShafts: (axis: BareShaftAxis, control: Control, drawWeightN: number) => Gain;
+  /** Of bare shafts across, mm at the reference distance for a shaft one spine step stiffer. */
+  readonly ofSpineStep: Gain;
 }
 
 const RULES_OF_THUMB: GainPriors = {
   source: 'ruleOfThumb',
   ofReading: fixedGains,
   ofBareShafts: bareShaftGain,
+  ofSpineStep: SPINE_STEP_TO_OUTWARD,
 };
 
 /**

@@ -24,6 +24,11 @@ export const SPINE_STEPS = {
   perInchLonger: -1,
   per50GrMoreInFront: -1,
 } as const;
+/**
+ * Off the shelf, by how far the window is cut: past the middle as far as a plunger would hold the shaft it is as
+ * with one; each so many mm less wants a step softer, at the middle the one step above.
+ */
+export const WINDOW_STEPS = { softestMm: 3, mmPerStep: 3, mostSteps: 3 } as const;
 /** How far off the start may be, steps, one standard deviation. */
 export const STARTING_SPINE_SD_STEPS = 1.5;
 /** A shaft this many steps softer than the start can break: it is refused. */

@@ -24,7 +24,7 @@ declare module 'papaparse' {
     readonly data: readonly (readonly unknown[])[];
   }
   const papa: {
-    parse<T>(text: string, options: ReadOptions): Parsed<T>;
+    parse<T>(text: string, options: ReadOptions | { readonly delimiter: string }): Parsed<T>;
     unparse(table: Table, options?: { readonly newline: string }): string;
   };
   export default papa;

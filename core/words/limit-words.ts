@@ -70,7 +70,7 @@ function passedWords(passed: LimitPassed, lead: string, bow: BowState['bow']): R
       };
     case 'shaftTooShort':
       return {
-        says: `${lead} would leave a shaft of ${showNumber(passed.lengthMm, 0)} mm, shorter than the ${showNumber(passed.leastMm, 0)} mm that are safe at the longest draw; ${showNumber(Math.floor(passed.leftMm), 0)} mm can go. Too short, it can fall behind the rest and into the hand.`,
+        says: `${lead} would leave a shaft of ${showNumber(passed.lengthMm, 0)} mm, shorter than the ${showNumber(Math.ceil(passed.leastMm), 0)} mm that are safe at the longest draw; ${showNumber(Math.floor(passed.leftMm), 0)} mm can go. Too short, it can fall behind the rest and into the hand.`,
         remedy: 'Cut less, take a longer shaft, or another remedy.',
       };
     case 'shaftNotMeasured':

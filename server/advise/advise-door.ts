@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { arrowBuildSchema } from '#contract/arrow-build.ts';
+import { arrowBuildSchema } from '#core/log/kinds/arrow-parts.ts';
 import { appendRequestSchema } from '#contract/entry.ts';
 import { weighedLotSchema } from '#contract/weighed-lot.ts';
 import { NewerEntry } from '#contract/entry-version.ts';

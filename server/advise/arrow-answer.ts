@@ -1,6 +1,6 @@
 import type { z } from 'zod';
 import type { weighedLotSchema } from '#contract/weighed-lot.ts';
-import type { ArrowBuild } from '#core/arrows/arrow-build.ts';
+import type { ArrowBuild } from '#core/craft/arrow-build.ts';
 import { type MatchedSet, matchedSet } from '#core/arrows/matched-set.ts';
 import { spreadCosts } from '#core/arrows/spread-costs.ts';
 import { medianOf } from '#core/numeric/moments.ts';

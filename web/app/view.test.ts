@@ -42,6 +42,8 @@ describe('the table of views', () => {
       'rack/new',
       'bench',
       'bench/:bowId',
+      'arrows',
+      'arrows/:bowId',
       'range',
       'range/:bowId',
       '*',

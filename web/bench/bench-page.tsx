@@ -1,5 +1,5 @@
 import { useCallback, useMemo } from 'react';
-import { useParams, useSearchParams } from 'react-router';
+import { useParams } from 'react-router';
 import { codeAt } from '#core/entry-line/codes.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
@@ -11,6 +11,7 @@ import { speakMoveOrNull } from '#core/words/moves/speak-move.ts';
 import { type StepStatus, stepStates } from '#core/order/step-states.ts';
 import type { BowHandle } from '../bows/use-bow.ts';
 import { BowGate } from '../app/bow-gate.tsx';
+import { useAddress } from '../app/use-address.ts';
 import { useNow } from '../app/use-now.ts';
 import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
@@ -167,26 +168,6 @@ function stepsNotHere({ bow }: BowState) {
     const why = notForSchool(id, bow.school);
     return why === null ? [] : [{ name, why }];
   });
-}
-
-/** What is open on the bench, and from where it is seen, stand in the address. */
-function useAddress() {
-  const [params, setParams] = useSearchParams();
-  const setParam = useCallback(
-    (name: string, value: string | null) => {
-      setParams(
-        (before) => {
-          const next = new URLSearchParams(before);
-          if (value === null) next.delete(name);
-          else next.set(name, value);
-          return next;
-        },
-        { replace: true },
-      );
-    },
-    [setParams],
-  );
-  return { params, setParam };
 }
 
 /** How the reading on the entry line is taken, with the tool this tuner last took for it. */

@@ -225,7 +225,16 @@ function makerLines({ bow }: BowState) {
       code: 'ma ',
     },
     ...(shootsOffTheShelf(bow.school)
-      ? []
+      ? [
+          {
+            label: 'Window',
+            value:
+              bow.windowPastCentreMm === undefined
+                ? none
+                : `${showNumber(Math.abs(bow.windowPastCentreMm), 1)} mm ${bow.windowPastCentreMm < 0 ? 'short of' : 'past'} the middle`,
+            code: 'wc ',
+          },
+        ]
       : [
           {
             label: 'Throat to plunger',

@@ -28,9 +28,14 @@ beforeEach(() => {
 });
 
 describe('what a browser remembers of looks and keys', () => {
-  it('begins with the shop look, single keys, centimetres', async () => {
+  it('begins with the shop look, single keys, centimetres, grains', async () => {
     const page = shown(await opened(null));
-    expect(JSON.parse(page.now())).toEqual({ theme: 'shop', singleKeys: true, buttUnit: 'cm' });
+    expect(JSON.parse(page.now())).toEqual({
+      theme: 'shop',
+      singleKeys: true,
+      buttUnit: 'cm',
+      massUnit: 'gr',
+    });
     expect(document.documentElement.dataset['theme']).toBe('shop');
   });
 
@@ -52,11 +57,21 @@ describe('what a browser remembers of looks and keys', () => {
     ['a look there is not', '{"theme":"neon","singleKeys":"yes","buttUnit":"ft"}'],
   ])('falls back where what it finds is %s', async (_what, found) => {
     const page = shown(await opened(found));
-    expect(JSON.parse(page.now())).toEqual({ theme: 'shop', singleKeys: true, buttUnit: 'cm' });
+    expect(JSON.parse(page.now())).toEqual({
+      theme: 'shop',
+      singleKeys: true,
+      buttUnit: 'cm',
+      massUnit: 'gr',
+    });
   });
 
   it('keeps what is sound beside what is not', async () => {
     const page = shown(await opened('{"theme":"sun","buttUnit":"ft"}'));
-    expect(JSON.parse(page.now())).toEqual({ theme: 'sun', singleKeys: true, buttUnit: 'cm' });
+    expect(JSON.parse(page.now())).toEqual({
+      theme: 'sun',
+      singleKeys: true,
+      buttUnit: 'cm',
+      massUnit: 'gr',
+    });
   });
 });

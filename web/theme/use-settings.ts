@@ -11,10 +11,12 @@ export interface Settings {
   /** Single-letter shortcuts can be switched off (they get in the way of speech input). */
   readonly singleKeys: boolean;
   readonly buttUnit: 'cm' | 'in';
+  /** Arrows and their parts. */
+  readonly massUnit: 'gr' | 'g';
 }
 
 const KEY = 'keen-limb.settings';
-const DEFAULTS: Settings = { theme: 'shop', singleKeys: true, buttUnit: 'cm' };
+const DEFAULTS: Settings = { theme: 'shop', singleKeys: true, buttUnit: 'cm', massUnit: 'gr' };
 
 /** What another program left, or a hand changed, counts only where it is one of the choices. */
 const settingsSchema = z
@@ -22,6 +24,7 @@ const settingsSchema = z
     theme: z.enum(THEMES).catch(DEFAULTS.theme),
     singleKeys: z.boolean().catch(DEFAULTS.singleKeys),
     buttUnit: z.enum(['cm', 'in']).catch(DEFAULTS.buttUnit),
+    massUnit: z.enum(['gr', 'g']).catch(DEFAULTS.massUnit),
   })
   .catch(DEFAULTS);
 

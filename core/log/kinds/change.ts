@@ -19,7 +19,8 @@ export const change = entryKind({
     because: text,
     despite: reason.optional(),
   }),
-  reduce: (draft, body, { id: entryId, at, index }) => {
+  reduce: (draft, body, place) => {
+    const { id: entryId, at, index } = place;
     const { control, amount, moveId = null } = body;
     draft.changes.push({
       kind: 'change',
@@ -35,7 +36,9 @@ export const change = entryKind({
     draft.setting.move(control, amount);
     if (control === 'twists') draft.strings.twist(amount);
     else draft.bolts.move(control, amount);
-    draft.bow = withArrowChanged(draft.bow, body);
+    draft.bow = withArrowChanged(draft.bow, body, entryId);
+    const build = draft.bow.arrow?.build;
+    if (build?.revisionId === entryId) draft.builds.change(build.buildId, build.parts, place);
   },
   words: ({ control, amount, despite }) => {
     const said = upperFirst(changeWords(control, amount));

@@ -6,6 +6,7 @@ import { unitsSet } from './units-set.ts';
 import { stepConfirmed } from './step-confirmed.ts';
 import { stepSkipped } from './step-skipped.ts';
 import { itemFitted } from './item-fitted.ts';
+import { buildKept } from './build-kept.ts';
 import { factsSet } from './facts-set.ts';
 import { positionCounted } from './position-counted.ts';
 import { listTicked } from './list-ticked.ts';
@@ -41,6 +42,7 @@ export const ENTRY_KINDS = {
   stepConfirmed,
   stepSkipped,
   itemFitted,
+  buildKept,
   factsSet,
   positionCounted,
   listTicked,

@@ -14,7 +14,13 @@ import type { BowDraft, EntryPlace } from '../bow-draft.ts';
 import { archerChanges, braceShiftMm, withLaterFacts } from '../bow-facts.ts';
 import { BRACE_FIGURES, type BodyOf, type BowFacts } from '../entry.ts';
 import { mirrorSession } from '../shooting.ts';
-import { amoDrawMm, crawlMm, makerFigures, throatToPlungerMm } from './fact-parts.ts';
+import {
+  amoDrawMm,
+  crawlMm,
+  makerFigures,
+  throatToPlungerMm,
+  windowPastCentreMm,
+} from './fact-parts.ts';
 import { name, positive, shortText } from './parts.ts';
 import { entryKind } from './entry-kind.ts';
 
@@ -26,6 +32,7 @@ export const factsSet = entryKind({
       maker: makerFigures.optional(),
       amoDrawMm: amoDrawMm.optional(),
       crawlMm: crawlMm.optional(),
+      windowPastCentreMm: windowPastCentreMm.optional(),
       throatToPlungerMm: throatToPlungerMm.optional(),
       arrowMassG: positive.max(200).optional(),
       name: shortText.optional(),
@@ -112,6 +119,7 @@ function factWords(facts: BodyOf<'factsSet'>['facts']): string {
     maker: 'maker’s figures',
     amoDrawMm: 'draw length',
     crawlMm: 'crawl',
+    windowPastCentreMm: 'how far the window is cut',
     throatToPlungerMm: 'throat to plunger',
     arrowMassG: 'arrow’s mass',
     name: `name ${facts.name ?? ''}`,

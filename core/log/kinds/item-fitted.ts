@@ -23,7 +23,10 @@ export const itemFitted = entryKind({
       path: ['string'],
     }),
   reduce: (draft, { item, described, touches, string, arrow }, { id: entryId, at, index }) => {
-    draft.items.push({ kind: 'item', entryId, index, at, item, described, touches });
+    const before = draft.bow.arrow?.build?.parts;
+    const after = arrow?.build?.parts;
+    const arrows = before === undefined || after === undefined ? undefined : { before, after };
+    draft.items.push({ kind: 'item', entryId, index, at, item, described, touches, arrows });
     if (string !== undefined) {
       draft.strings.fit(string, described, at);
       draft.setting.fitString(string.stringId);

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { PLAIN_BUILD } from '#core/fixtures/plain-build.ts';
-import { G_PER_GR } from '#core/quantity/units.ts';
-import { arrowBuildSchema } from './arrow-build.ts';
+import { PLAIN_BUILD } from '../../fixtures/plain-build.ts';
+import { G_PER_GR } from '../../quantity/units.ts';
+import { arrowBuildSchema } from './arrow-parts.ts';
 
 const pathsOf = (build: unknown) =>
   arrowBuildSchema.safeParse(build).error?.issues.map(({ path }) => path.join('.'));

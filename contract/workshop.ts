@@ -1,0 +1,28 @@
+import { z } from 'zod';
+import type { Build, BuildRevision } from '#core/log/builds.ts';
+import { arrowBuildSchema } from '#core/log/kinds/arrow-parts.ts';
+
+const revision = z.strictObject({
+  revisionId: z.uuid(),
+  at: z.iso.datetime(),
+  by: z.string(),
+  name: z.string(),
+  parts: arrowBuildSchema,
+  how: z.enum(['kept', 'changed']),
+}) satisfies z.ZodType<BuildRevision>;
+
+/** Every build of the workshop, whichever bow it was made at, and the bows that shoot one now. */
+export const workshopResponseSchema = z.strictObject({
+  builds: z.array(
+    z.strictObject({ buildId: z.uuid(), revisions: z.array(revision).min(1) }),
+  ) satisfies z.ZodType<readonly Build[]>,
+  fitted: z.array(
+    z.strictObject({
+      bowId: z.uuid(),
+      bowName: z.string(),
+      buildId: z.uuid(),
+      revisionId: z.uuid(),
+    }),
+  ),
+});
+export type WorkshopResponse = z.infer<typeof workshopResponseSchema>;

@@ -1,0 +1,130 @@
+import type { ArrowBuild } from '../craft/arrow-build.ts';
+import { leastArrow } from '../limits/arrow-limits.ts';
+import { leastShaftMm } from '../limits/safe-length.ts';
+import type { BowState } from '../log/bow-state.ts';
+import { arrowFigures } from './arrow-figures.ts';
+import { type Match, type MatchModel, matchOf } from './match-model.ts';
+
+/** A shaft that lies in the workshop as it is now, whatever point is in it. */
+export interface ShaftThereIs {
+  readonly buildId: string;
+  readonly parts: ArrowBuild;
+}
+
+/** What to do next to have an arrow that suits the bow, from the shafts and points there are. */
+export type ArrowStep =
+  /** It lands right, as far as can be said. */
+  | { readonly kind: 'keep' }
+  /** Nothing is changed before bare shafts have said more. */
+  | { readonly kind: 'shoot' }
+  /** This shaft with this point; `buildId` is the one on the bow where only the point is another. */
+  | {
+      readonly kind: 'fit';
+      readonly buildId: string;
+      readonly pointG: number;
+      readonly inside: number;
+    }
+  | { readonly kind: 'cut'; readonly cutMm: number; readonly inside: number }
+  /** Nothing there is would do: stiffer or softer shafts are needed. */
+  | { readonly kind: 'spent'; readonly needs: 'stiffer' | 'softer' };
+
+const KEEP_FROM = 0.95;
+/** One end proves nothing. */
+const KEEP_ENDS = 2;
+/** The side is as good as certain before anything is sawn, and sure enough before anything is changed. */
+const SIDE_CERTAIN = 0.975;
+const SIDE_SURE = 0.9;
+/** A change is worth its trouble when it makes so much likelier to land right. */
+const WORTH = 0.05;
+/** At most so much without an end between, and in such steps. */
+const CUT_IN_ONE_GO_MM = 6;
+const CUT_STEP_MM = 3;
+
+/**
+ * The next step toward an arrow that lands right: another point or another of the shafts there are before the saw, the saw
+ * in steps and never farther than the evidence goes, nothing shorter than is safe nor lighter than may be shot.
+ *
+ * @param arrows `fitted` is the one on the bow
+ */
+export function nextArrowStep(
+  state: BowState,
+  model: MatchModel,
+  {
+    fitted,
+    shafts,
+    pointsG,
+    endsShot,
+  }: {
+    readonly fitted: ShaftThereIs;
+    readonly shafts: readonly ShaftThereIs[];
+    readonly pointsG: readonly number[];
+    /** Ends shot bare with the arrow as it is. */
+    readonly endsShot: number;
+  },
+): ArrowStep {
+  const now = matchOf(model, fitted.parts);
+  if (now.inside >= KEEP_FROM) return { kind: endsShot >= KEEP_ENDS ? 'keep' : 'shoot' };
+  const side = Math.max(now.stiff, 1 - now.stiff);
+  if (side < SIDE_SURE) return { kind: 'shoot' };
+  const ways = shafts.flatMap(({ buildId, parts }) =>
+    pointsG
+      .filter((pointG) => isHeavyEnough(state, withPoint(parts, pointG)))
+      .map((pointG) => ({
+        buildId,
+        pointG,
+        match: matchOf(model, withPoint(parts, pointG)),
+      })),
+  );
+  const [best] = ways.toSorted((one, other) => worthOf(other.match) - worthOf(one.match));
+  if (
+    best !== undefined &&
+    worthOf(best.match) > worthOf(now) + WORTH &&
+    isReached(best.match, model)
+  )
+    return { kind: 'fit', buildId: best.buildId, pointG: best.pointG, inside: best.match.inside };
+  const cut = cutOf(state, model, fitted.parts, now);
+  if (cut !== null) return cut;
+  if (best !== undefined && worthOf(best.match) > worthOf(now) + WORTH)
+    return { kind: 'fit', buildId: best.buildId, pointG: best.pointG, inside: best.match.inside };
+  return side >= SIDE_CERTAIN && endsShot >= KEEP_ENDS
+    ? { kind: 'spent', needs: now.outwardMm > 0 ? 'softer' : 'stiffer' }
+    : { kind: 'shoot' };
+}
+
+/** Likely to land right; among those that hardly do, the one expected nearer. */
+function worthOf({ inside, outwardMm }: Match): number {
+  return inside - Math.abs(outwardMm) / 1000;
+}
+
+/** What is expected of it lies inside what is good enough. */
+function isReached({ outwardMm }: Match, { toleranceMm }: MatchModel): boolean {
+  return Math.abs(outwardMm) <= toleranceMm;
+}
+
+/** Weak, and nothing else would do: in steps, never past where it is expected to land right. */
+function cutOf(
+  state: BowState,
+  model: MatchModel,
+  parts: ArrowBuild,
+  now: Match,
+): Extract<ArrowStep, { kind: 'cut' }> | null {
+  const least = leastShaftMm(state);
+  if (least === null || 1 - now.stiff < SIDE_CERTAIN) return null;
+  const leftMm = parts.shaft.lengthMm - least.leastMm;
+  for (let cutMm = CUT_IN_ONE_GO_MM; cutMm >= CUT_STEP_MM; cutMm -= CUT_STEP_MM) {
+    if (cutMm > leftMm) continue;
+    const shorter = { ...parts, shaft: { ...parts.shaft, lengthMm: parts.shaft.lengthMm - cutMm } };
+    const after = matchOf(model, shorter);
+    if (after.outwardMm <= 0 && isHeavyEnough(state, shorter))
+      return { kind: 'cut', cutMm, inside: after.inside };
+  }
+  return null;
+}
+
+function withPoint(parts: ArrowBuild, massG: number): ArrowBuild {
+  return { ...parts, point: { ...parts.point, massG } };
+}
+
+function isHeavyEnough(state: BowState, parts: ArrowBuild): boolean {
+  return arrowFigures(parts).massG >= (leastArrow(state)?.proposedG ?? 0);
+}

@@ -1,0 +1,41 @@
+import type { BowState } from '#core/log/bow-state.ts';
+import { useSettings } from '../theme/use-settings.ts';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { BuyPanel } from './buy-panel.tsx';
+import { MatchedSetPanel } from './matched-set-panel.tsx';
+
+export type ArrowSheet = 'buy' | 'set';
+
+/** What may lie open over the arrows. */
+export function ArrowSheets({
+  sheet,
+  state,
+  onClose,
+}: {
+  readonly sheet: string | null;
+  readonly state: BowState;
+  readonly onClose: () => void;
+}) {
+  const { massUnit } = useSettings();
+  if (sheet === 'buy')
+    return (
+      <SheetDialog
+        title="Which shaft to buy"
+        description="Spines that could be tuned to this bow, before one is bought."
+        onClose={onClose}
+      >
+        <BuyPanel state={state} />
+      </SheetDialog>
+    );
+  if (sheet === 'set')
+    return (
+      <SheetDialog
+        title="A matched set"
+        description="The shafts of a lot that shoot most alike, by mass, spine and straightness."
+        onClose={onClose}
+      >
+        <MatchedSetPanel state={state} massUnit={massUnit} />
+      </SheetDialog>
+    );
+  return null;
+}

@@ -1,0 +1,116 @@
+import { useMemo, useState } from 'react';
+import { useNavigate, useParams } from 'react-router';
+import { v7 as newId } from 'uuid';
+import { firstBuild } from '#core/arrows/first-build.ts';
+import { newestOf } from '#core/arrows/workshop-builds.ts';
+import type { Build } from '#core/log/builds.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
+import { BowGate } from '../app/bow-gate.tsx';
+import { useAddress } from '../app/use-address.ts';
+import type { BowHandle } from '../bows/use-bow.ts';
+import { ChangeDialog } from '../log-line/change-dialog.tsx';
+import { EntryLine } from '../log-line/entry-line.tsx';
+import { useEntering } from '../log-line/use-entering.ts';
+import { useMoveActions } from '../log-line/use-move-actions.ts';
+import { ArrowBench } from './arrow-bench.tsx';
+import { ArrowSheets } from './arrow-sheets.tsx';
+import { BuildChoice, NEW_ARROW } from './build-choice.tsx';
+import type { DraftStart } from './use-arrow-draft.ts';
+import { useWorkshop } from './use-workshop.ts';
+
+/** The workshop’s arrows, looked at on one bow. */
+export function ArrowsPage() {
+  const { bowId = '' } = useParams();
+  return (
+    <BowGate bowId={bowId}>
+      {(bow, state) => <Arrows key={bowId} bowId={bowId} bow={bow} state={state} />}
+    </BowGate>
+  );
+}
+
+function Arrows({
+  bowId,
+  bow,
+  state,
+}: {
+  readonly bowId: string;
+  readonly bow: BowHandle;
+  readonly state: BowState;
+}) {
+  const { params, setParam } = useAddress();
+  const workshop = useWorkshop(state);
+  const entering = useEntering(bow.append, state.bow);
+  const { text, store } = entering;
+  const navigate = useNavigate();
+  const openStep = (step: string) => void navigate(`/bench/${bowId}?step=${step}`);
+  const actions = useMoveActions(state, store, entering.openEntryLine, openStep);
+  const read = useMemo(() => readEntryLine(text, state), [text, state]);
+  const wanted = params.get('build') ?? state.bow.arrow?.build?.buildId ?? null;
+  const build =
+    workshop.builds.find(({ buildId }) => buildId === wanted) ??
+    (wanted === NEW_ARROW ? null : (workshop.builds[0] ?? null));
+  const [freshId, setFreshId] = useState(() => newId());
+  const start = useMemo(() => startOf(build, state), [build, state]);
+  const choose = (buildId: string) => setParam('build', buildId);
+  return (
+    <>
+      <h1 className="visually-hidden">Arrows: {state.bow.name}</h1>
+      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+        <div className="grid gap-5 px-4 py-4 @tablet:px-7">
+          <BuildChoice
+            workshop={workshop}
+            chosen={build?.buildId ?? NEW_ARROW}
+            onChoose={choose}
+            onSheet={(sheet) => setParam('sheet', sheet)}
+          />
+          <ArrowBench
+            key={start.key}
+            state={state}
+            start={start}
+            build={build}
+            shotWith={build === null ? [] : workshop.shotWith(build.buildId)}
+            pointsThereAreG={workshop.pointsG}
+            buildId={build?.buildId ?? freshId}
+            store={store}
+            makeChanges={actions.makeChanges}
+            onKept={(buildId) => {
+              setFreshId(newId());
+              choose(buildId);
+            }}
+          />
+        </div>
+      </div>
+      <EntryLine
+        text={text}
+        read={read}
+        stored={entering.stored}
+        placeholder="pt 10"
+        inputRef={entering.inputRef}
+        onText={entering.setText}
+        onStore={store}
+      />
+      <ArrowSheets
+        sheet={params.get('sheet')}
+        state={state}
+        onClose={() => setParam('sheet', null)}
+      />
+      {actions.asked !== null && (
+        <ChangeDialog
+          asked={actions.asked}
+          state={state}
+          onLog={actions.logAsked}
+          onClose={actions.dropAsked}
+        />
+      )}
+    </>
+  );
+}
+
+/** What the draft begins as: the build as it is now, or an ordinary arrow. */
+function startOf(build: Build | null, state: BowState): DraftStart {
+  if (build === null)
+    return { key: `${state.bowId}.${NEW_ARROW}`, name: '', parts: firstBuild(state) };
+  const { revisionId, name, parts } = newestOf(build);
+  return { key: `${build.buildId}.${revisionId}`, name, parts };
+}

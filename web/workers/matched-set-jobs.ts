@@ -1,0 +1,12 @@
+import type { MatchedSet, SpreadCosts, WeighedShaft } from '#core/arrows/matched-set.ts';
+
+export type MatchedSetJobs = {
+  readonly matchedSet: {
+    readonly order: {
+      readonly lot: readonly WeighedShaft[];
+      readonly count: number;
+      readonly costs: SpreadCosts;
+    };
+    readonly answer: MatchedSet;
+  };
+};

@@ -1,0 +1,7 @@
+import { matchedSet } from '#core/arrows/matched-set.ts';
+import type { MatchedSetJobs } from './matched-set-jobs.ts';
+import { serveJobs } from './protocol.ts';
+
+serveJobs<MatchedSetJobs>(globalThis, {
+  matchedSet: ({ lot, count, costs }) => matchedSet(lot, count, costs),
+});
