@@ -2,7 +2,10 @@ import type { BareShaftDecision } from '../bare-shaft/bare-shaft-decision.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
 import type { Remedy } from '../bare-shaft/remedies.ts';
 import type { SpentControl } from '../bare-shaft/spent-controls.ts';
+import type { ShaftsToBuy } from '../arrows/shafts-to-buy.ts';
 import type { Control } from '../craft/controls.ts';
+import type { ProofPoint } from '../craft/range-terms.ts';
+import type { ProofStanding } from '../proof/proof-standing.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';
 import type { BraceLimit } from '../limits/brace-limit.ts';
@@ -196,13 +199,32 @@ export type MakeSafeBecause = {
   readonly by: 'turnBack' | 'otherArrow' | 'otherString' | 'fitOut' | 'look';
 };
 
+type ProofBecause =
+  /** Nothing of it has been shot. */
+  | { readonly topic: 'openProof'; readonly point: ProofPoint }
+  | {
+      readonly topic: 'proof';
+      readonly session: ShootingSession;
+      readonly standing: ProofStanding;
+    };
+
+/** Which shaft, or what must be known before one is named. */
+type ShaftBecause =
+  | { readonly topic: 'measureForShaft'; readonly missing: 'weight' | 'draw' }
+  | {
+      readonly topic: 'chooseShaft';
+      readonly answer: Exclude<ShaftsToBuy, { readonly kind: 'unknown' }>;
+    };
+
 /** Why a move is proposed and what is expected of it: data that its sentences are made of. */
 export type MoveBecause =
   | SetupBecause
   | MakeSafeBecause
   | BareShaftBecause
   | WalkBackBecause
-  | FineTuningBecause;
+  | FineTuningBecause
+  | ProofBecause
+  | ShaftBecause;
 
 /** The same of a second-best move. */
 export type OtherBecause =

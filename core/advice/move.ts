@@ -1,6 +1,7 @@
 import type { CautionId } from '../craft/cautions.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ArrowState } from '../craft/range-terms.ts';
+import type { SessionKind } from '../craft/session-kinds.ts';
 import type { StepId } from '../craft/steps.ts';
 import type { ShootingBar } from '../limits/limit-refusal.ts';
 import type { SafetyStop } from '../limits/stops.ts';
@@ -35,6 +36,10 @@ type MoveAction =
   | { readonly kind: 'fireShots'; readonly count: number }
   /** Go to the butt and shoot this many of each. */
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
+  /** A session of this kind is agreed and begun. */
+  | { readonly kind: 'openSession'; readonly sessionKind: SessionKind }
+  /** The arrows, with this sheet open over them. */
+  | { readonly kind: 'openArrows'; readonly sheet: 'buy' }
   /** Look at these before bow or arrow is blamed; ticking them off goes on. */
   | { readonly kind: 'checkBlame'; readonly sessionId: string; readonly items: readonly string[] }
   /** Close this session and open another, nearer to the butt. */

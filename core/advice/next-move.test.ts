@@ -1,3 +1,5 @@
+import { fitBuild } from '../arrows/fit-build.ts';
+import { PLAIN_BUILD } from '../fixtures/plain-build.ts';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { BowLog, bowFor } from '../fixtures/bow-log.ts';
@@ -32,6 +34,7 @@ function shot(log: BowLog, ends: number, outward: number, up: number): BowLog {
   }
   return log;
 }
+const CHOSEN = { buildId: 'b', revisionId: 'r', name: 'chosen', parts: PLAIN_BUILD };
 const moveOf = (log: BowLog) => spokenMove(log.state, log.nowMs);
 function changesOf(move: ReturnType<typeof moveOf>) {
   return move?.action.kind === 'change' ? move.action.changes : [];
@@ -56,12 +59,16 @@ describe('nextMove', () => {
         case 'enterReading':
           new ReadingHand(log).enter(move.action.entryText.trim());
           break;
+        case 'openArrows':
+          log.add(fitBuild(log.state, CHOSEN));
+          break;
         default:
           throw new Error(`unexpected ${move.title}`);
       }
     }
     const upToBareShaft = STEPS.map((step) => step.id).slice(0, 14);
     expect(seen).toEqual(upToBareShaft);
+    expect(log.state.bow.arrow?.described).toBe('chosen');
     expect(moveOf(log)?.action.kind).toBe('shootEnd');
   });
 

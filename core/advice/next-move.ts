@@ -14,6 +14,8 @@ import { adjustMove, measureMove } from './bench-moves.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { ChangeList, Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
+import { openProofMove, proofMove } from './proof-move.ts';
+import { shaftMove } from './shaft-move.ts';
 import { countedBand } from '../setup/counted-band.ts';
 import { setupMove } from './setup-moves.ts';
 import { beyondBand, type StepStatus, stepStates } from '../order/step-states.ts';
@@ -65,6 +67,8 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
       if (together !== null) return together;
     }
     if (status.state === 'holds') continue;
+    const shaft = allowed(shaftMove(state, steps, status));
+    if (shaft !== null) return shaft;
     const move = allowed(moveForStep(state, status));
     if (move !== null) return move;
   }
@@ -84,7 +88,7 @@ function withinLimits(state: BowState, move: Move): Move | null {
 }
 
 function isShooting({ action }: Move): boolean {
-  return ['shootEnd', 'fireShots', 'shootNearer'].includes(action.kind);
+  return ['shootEnd', 'fireShots', 'shootNearer', 'openSession'].includes(action.kind);
 }
 
 /** What has to be seen to before a shot, even when it was set aside. */
@@ -171,6 +175,7 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
   if (step.clearing.by === 'shots') return shootInMove(status, step.clearing.count);
   if (stepLists(step.id).length > 0) return openListMove(status, 'list');
   if (step.id === 'purpose') return openListMove(status, 'facts');
+  if (step.id === 'proof' && state.bow.purpose === 'hunting') return openProofMove('broadhead');
   return confirmMove(status, 'look');
 }
 
@@ -257,6 +262,8 @@ function sessionMove(state: BowState, session: ShootingSession): Move | null {
       return walkBackMove(state, session);
     case 'fineTuning':
       return fineTuningMove(state, session);
+    case 'proof':
+      return proofMove(state, session);
   }
 }
 

@@ -2,7 +2,7 @@ import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { type AxisPrior, type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
-import type { AxisEnd } from '../groups/ends-posterior.ts';
+import { axisEnds } from '../groups/axis-ends.ts';
 import { wholeEndNumbers } from './whole-ends.ts';
 import { jointFactorOdds, SCATTER_FACTORS } from '../groups/offset-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
@@ -108,13 +108,13 @@ export function bareShaftVerdict(
     ).size;
   const neverMixed = isNeverMixed(lateral.length >= vertical.length ? lateral : vertical);
   const outward = axisVerdict(
-    endsOf(lateral, (shot) => shot.outwardMm),
+    axisEnds(lateral, 'outwardMm', BARE),
     session.toleranceMm,
     prior.outward,
     wholeOf(lateral),
   );
   const up = axisVerdict(
-    endsOf(vertical, (shot) => shot.upMm),
+    axisEnds(vertical, 'upMm', BARE),
     session.toleranceUpMm,
     prior.up,
     wholeOf(vertical),
@@ -141,23 +141,14 @@ export function bareShaftVerdict(
   };
 }
 
+const BARE = ['bare'] as const;
+
 function isJudged(shot: Shot): boolean {
   return isCounted(shot) && (shot.arrow === 'bare' || shot.arrow === 'fletched');
 }
 
 function countOf(shots: readonly Shot[], arrow: Shot['arrow']): number {
   return shots.filter((shot) => shot.arrow === arrow && isCounted(shot)).length;
-}
-
-function endsOf(shots: readonly Shot[], axis: (shot: Shot) => number): readonly AxisEnd[] {
-  const ends = new Map<number, { fletchedMm: number[]; bareMm: number[] }>();
-  for (const shot of shots) {
-    if (!isJudged(shot)) continue;
-    const end = ends.get(shot.endNumber) ?? { fletchedMm: [], bareMm: [] };
-    ends.set(shot.endNumber, end);
-    (shot.arrow === 'bare' ? end.bareMm : end.fletchedMm).push(axis(shot));
-  }
-  return [...ends.entries()].sort(([one], [other]) => one - other).map(([, end]) => end);
 }
 
 function isNeverMixed(shots: readonly Shot[]): boolean {

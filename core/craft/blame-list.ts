@@ -28,3 +28,17 @@ export function blameList(school: School): readonly BlameItem[] {
   if (!shootsOffTheShelf(school)) return ITEMS;
   return ITEMS.map((item) => ({ ...item, words: OFF_THE_SHELF[item.id] ?? item.words }));
 }
+
+/** The same before the bow is blamed for where points for use land. */
+export const POINTS_LOOKED_AT: readonly BlameItem[] = [
+  {
+    id: 'pointSpins',
+    words: 'Each spun on its shaft: the tip stands still, no wobble at the joint.',
+  },
+  {
+    id: 'pointMass',
+    words: 'One of each weighed whole: practice and proof the same, within 5 gr.',
+  },
+  { id: 'pointTight', words: 'Tight, insert and collar sound; blades turned with a wrench.' },
+  { id: 'nockAligned', words: 'Nocks straight, and turned alike to the blades.' },
+];

@@ -2,6 +2,10 @@
 export const ARROW_STATES = ['fletched', 'bare', 'broadhead', 'targetPoint'] as const;
 export type ArrowState = (typeof ARROW_STATES)[number];
 
+/** Points for use, shot against practice arrows with their fletching on. */
+export const PROOF_POINTS = ['broadhead', 'targetPoint'] as const satisfies readonly ArrowState[];
+export type ProofPoint = (typeof PROOF_POINTS)[number];
+
 /** Farther than this from the mark, mm, is off any butt. */
 export const MOST_FROM_MARK_MM = 5000;
 

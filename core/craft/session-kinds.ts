@@ -2,7 +2,7 @@ import { type School, shootsOffTheShelf } from './bow-terms.ts';
 import type { FacetId, StepId } from './steps.ts';
 
 /** What a session is shot for: each kind is judged by its own rules. */
-export const SESSION_KINDS = ['bareShaft', 'walkBack', 'fineTuning'] as const;
+export const SESSION_KINDS = ['bareShaft', 'walkBack', 'fineTuning', 'proof'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
 /** What differs between the kinds, for whatever handles a session of any of them. */
@@ -17,6 +17,8 @@ export interface SessionKindFacts {
   readonly needsPlunger: boolean;
   /** Its shots at one distance are one group; else each distance is a look of its own. */
   readonly isOneGroup: boolean;
+  /** Across and up and down, each by a tolerance of its own. */
+  readonly judgesBothAxes: boolean;
   /** Remedies are weighed by where bare shafts land. */
   readonly weighsRemedies: boolean;
   /** Where it begins when nothing else is known, m; null: where the school shoots bare shafts. */
@@ -36,6 +38,7 @@ export const SESSION_KIND_FACTS: Readonly<Record<SessionKind, SessionKindFacts>>
     facets: ['bareShaftLateral', 'bareShaftVertical'],
     needsPlunger: false,
     isOneGroup: true,
+    judgesBothAxes: true,
     weighsRemedies: true,
     startsAtM: null,
     judgedAtM: null,
@@ -47,6 +50,7 @@ export const SESSION_KIND_FACTS: Readonly<Record<SessionKind, SessionKindFacts>>
     facets: ['walkBack'],
     needsPlunger: true,
     isOneGroup: false,
+    judgesBothAxes: false,
     weighsRemedies: false,
     startsAtM: 10,
     judgedAtM: USUAL_DISTANCE_M,
@@ -58,6 +62,19 @@ export const SESSION_KIND_FACTS: Readonly<Record<SessionKind, SessionKindFacts>>
     facets: ['fineTuning'],
     needsPlunger: false,
     isOneGroup: true,
+    judgesBothAxes: false,
+    weighsRemedies: false,
+    startsAtM: null,
+    judgedAtM: null,
+  },
+  proof: {
+    name: 'Proof',
+    says: 'The points that will be used, against practice arrows, as far as they will be shot.',
+    step: 'proof',
+    facets: ['bareShaftLateral', 'bareShaftVertical', 'proof'],
+    needsPlunger: false,
+    isOneGroup: true,
+    judgesBothAxes: true,
     weighsRemedies: false,
     startsAtM: null,
     judgedAtM: null,

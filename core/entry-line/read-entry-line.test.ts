@@ -4,7 +4,8 @@ import { BowLog, bowFor } from '../fixtures/bow-log.ts';
 import { codeAt, CODES } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { readEntryLine } from './read-entry-line.ts';
-import { looksLikePairs, readPairs } from './read-pairs.ts';
+import { readPairs } from './read-pairs.ts';
+import { looksLikePairs } from './shot-leads.ts';
 
 const HERON = () => new BowLog({ hand: 'left' }).settle({ braceHeight: 217.5 }).state;
 

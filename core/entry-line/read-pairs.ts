@@ -3,6 +3,7 @@ import type { Hand } from '../craft/bow-terms.ts';
 import { type Refusal, readAmounts } from '../quantity/read-amounts.ts';
 import { toStored } from '../quantity/units.ts';
 import type { ArrowState } from '../craft/range-terms.ts';
+import { shotLead } from './shot-leads.ts';
 
 /** Further from the mark than this is off any butt, mm. */
 const OFF_ANY_BUTT_MM = 2500;
@@ -20,26 +21,19 @@ export type PairsRead =
     }
   | { readonly kind: 'refused'; readonly refusal: Refusal };
 
-/** True for a text that is meant as shots rather than as a reading: it has a comma between numbers. */
-export function looksLikePairs(text: string): boolean {
-  return /^\s*(?:(?:f|b|fletched|bare)\s+)?[-+−]?[\d.]*\s*[,;]/i.test(text);
-}
-
 /**
  * Reads shots typed as `right,up` pairs as the archer sees the butt, in the shown unit, several
- * with spaces between, with `f` or `b` in front to say which arrows they are.
+ * with spaces between, with `f`, `b`, `bh` or `tp` in front to say which arrows they are.
  *
  * @param unit what a number means
  * @param hand stored is outward, which side that is depends on the hand
  */
 export function readPairs(text: string, unit: 'cm' | 'in', hand: Hand): PairsRead {
-  const lead = /^\s*(fletched|bare|f|b)\s+/i.exec(text);
-  const arrow: ArrowState | null =
-    lead === null ? null : lead[1]?.toLowerCase().startsWith('b') === true ? 'bare' : 'fletched';
+  const { arrow, from } = shotLead(text);
   const pairs: PlacedPair[] = [];
   const words = text.matchAll(/\S+/g);
   for (const word of words) {
-    if (word.index < (lead?.[0].length ?? 0)) continue;
+    if (word.index < from) continue;
     const read = readPair(word[0], word.index, unit, hand);
     if ('refusal' in read) return { kind: 'refused', refusal: read.refusal };
     pairs.push(read);

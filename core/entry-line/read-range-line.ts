@@ -7,7 +7,8 @@ import { upperFirst } from '../craft/letter-case.ts';
 import type { ArrowState } from '../craft/range-terms.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
-import { looksLikePairs, type PlacedPair, readPairs } from './read-pairs.ts';
+import { type PlacedPair, readPairs } from './read-pairs.ts';
+import { looksLikePairs, shotLead } from './shot-leads.ts';
 import { readEntryLine } from './read-entry-line.ts';
 import { readFigure } from './read-figure.ts';
 
@@ -59,11 +60,8 @@ interface Split {
 }
 
 function split(text: string): Split {
-  const found = /^\s*((?:fletched|bare|f|b)\s+)?(.*)$/is.exec(text);
-  return {
-    lead: (found?.[1] ?? '').trim().toLowerCase(),
-    words: (found?.[2] ?? '').trim().split(/\s+/),
-  };
+  const { lead, from } = shotLead(text);
+  return { lead, words: text.slice(from).trim().split(/\s+/) };
 }
 
 /** `b 219,5`: b is the code of brace height as well as of bare shafts. */

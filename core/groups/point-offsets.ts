@@ -1,3 +1,4 @@
+import { PROOF_POINTS, type ProofPoint } from '../craft/range-terms.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from './cant.ts';
@@ -6,7 +7,7 @@ import { scatterPrior } from './scatter-history.ts';
 
 /** Where points for use land from the fletched arrows of the same session, mm. */
 export interface PointOffset {
-  readonly arrow: 'broadhead' | 'targetPoint';
+  readonly arrow: ProofPoint;
   readonly shots: number;
   readonly outwardMm: number;
   readonly outwardPlusMinusMm: number;
@@ -21,7 +22,7 @@ export function pointOffsets(state: BowState, session: ShootingSession): readonl
   const fletched = of('fletched');
   const earlier = state.sessions.slice(0, Math.max(0, state.sessions.indexOf(session)));
   if (fletched.length < FEWEST_EACH) return [];
-  return (['broadhead', 'targetPoint'] as const).flatMap((arrow) => {
+  return PROOF_POINTS.flatMap((arrow) => {
     const shots = of(arrow);
     if (shots.length < FEWEST_EACH) return [];
     const axis = (name: 'outwardMm' | 'upMm') =>

@@ -20,6 +20,12 @@ export interface GainPriors {
   readonly ofSpineStep: Gain;
 }
 
+/**
+ * How much of what it does to bare shafts a change does to arrows with points for use and their fletching
+ * on. The fletching steers against the blades: a part of it, and no more is known before it was shot.
+ */
+export const POINTS_ANSWER = { mean: 0.6, sd: 0.25 } as const;
+
 const RULES_OF_THUMB: GainPriors = {
   source: 'ruleOfThumb',
   ofReading: fixedGains,

@@ -121,8 +121,8 @@ describe('what a session is opened with', () => {
   });
 
   it('offers off the shelf neither a walk-back nor the plunger', () => {
-    expect(sessionKindsFor('sighted')).toEqual(['bareShaft', 'walkBack', 'fineTuning']);
-    expect(sessionKindsFor('shelfHunting')).toEqual(['bareShaft', 'fineTuning']);
+    expect(sessionKindsFor('sighted')).toEqual(['bareShaft', 'walkBack', 'fineTuning', 'proof']);
+    expect(sessionKindsFor('shelfHunting')).toEqual(['bareShaft', 'fineTuning', 'proof']);
     expect(tunedControlsFor('shelfTarget').map(({ control }) => control)).toEqual([
       'nockingPoint',
       'twists',

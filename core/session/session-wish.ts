@@ -62,6 +62,7 @@ export function problemOf(wish: SessionWish, goesOn: Experiment | null): Session
   if (!withinIfSaid(wish.cantOutwardDeg, -60, 60)) return 'lean';
   switch (wish.kind) {
     case 'bareShaft':
+    case 'proof':
       return null;
     case 'walkBack':
       if (!withinIfSaid(wish.arrowSpeedMps, 20, 120)) return 'arrowSpeed';
@@ -114,7 +115,9 @@ export function openingEntries(
     distanceM: goesOn?.distanceM ?? distanceM,
     toleranceMm: wish.toleranceMm ?? byRule.outwardMm,
     toleranceUpMm:
-      wish.kind === 'bareShaft' && wish.toleranceMm === undefined ? byRule.upMm : undefined,
+      wish.toleranceMm === undefined && SESSION_KIND_FACTS[wish.kind].judgesBothAxes
+        ? byRule.upMm
+        : undefined,
     toleranceWhy: wish.toleranceMm === undefined ? byRule.why : 'agreed before the first shot',
     buttMm: wish.buttMm ?? USUAL_BUTT_MM,
     experimentId: isTuning ? (goesOn?.experimentId ?? ids.experimentId) : undefined,

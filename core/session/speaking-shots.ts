@@ -1,6 +1,5 @@
 import { shotsSpeakingFor } from '../bare-shaft/bare-shaft-verdict.ts';
-import { SESSION_KIND_FACTS } from '../craft/session-kinds.ts';
-import { upsets } from '../craft/upsets.ts';
+import { shotsSinceUpset } from '../log/shots-since-upset.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { walkBackStanding } from '../walk-back/walk-back-standing.ts';
@@ -21,10 +20,8 @@ function speaking(
       );
     case 'walkBack':
       return walkBackStanding(state, session).shots;
-    case 'fineTuning': {
-      const { facets } = SESSION_KIND_FACTS[session.sessionKind];
-      const turned = state.upsets.findLast((one) => facets.some((facet) => upsets(one, facet)));
-      return session.shots.filter(({ index }) => index > (turned?.index ?? -1));
-    }
+    case 'proof':
+    case 'fineTuning':
+      return shotsSinceUpset(state, session);
   }
 }

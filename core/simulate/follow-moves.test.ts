@@ -1,3 +1,5 @@
+import { firstBuild } from '../arrows/first-build.ts';
+import { fitBuild } from '../arrows/fit-build.ts';
 import { describe, expect, it } from 'vitest';
 import { stepWords } from '../words/step-words.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
@@ -105,6 +107,16 @@ function follow(
         bow.shoot(action.count);
         log.add({ kind: 'shotsFired', count: action.count, note: '' });
         break;
+      case 'openArrows':
+        log.add(
+          fitBuild(log.state, {
+            buildId: 'chosen',
+            revisionId: 'chosen',
+            name: 'as recommended',
+            parts: firstBuild(log.state),
+          }),
+        );
+        break;
       case 'nothing':
         log.add({ kind: 'moveSetAside', moveKey: move.key, title: move.title });
         break;
@@ -113,6 +125,7 @@ function follow(
       case 'narrowExperiment':
       case 'closeExperiment':
       case 'shootEnd':
+      case 'openSession':
       case 'shootNearer':
       case 'setShaftAside':
         return said;

@@ -31,7 +31,7 @@ describe('the journal of a quiet record', () => {
     queries.append(demoClub(NOW_MS)[0]!, () => undefined);
     expect(journalBytes()).toBeGreaterThan(0);
     const end = tidyJournal(db, file, 10);
-    await expect.poll(journalBytes).toBe(0);
+    await expect.poll(journalBytes, { timeout: 60_000 }).toBe(0);
     expect(statSync(file).size).toBeGreaterThan(50_000);
     queries.append(demoClub(NOW_MS)[1]!, () => undefined);
     expect(journalBytes()).toBeGreaterThan(0);
@@ -48,7 +48,7 @@ describe('the journal of a quiet record', () => {
     await new Promise((later) => setTimeout(later, 500));
     expect(journalBytes()).toBeGreaterThan(0);
     other.close();
-    await expect.poll(journalBytes).toBe(0);
+    await expect.poll(journalBytes, { timeout: 60_000 }).toBe(0);
     end();
     expect(entryQueries(db).bowIds()).toHaveLength(2);
   });

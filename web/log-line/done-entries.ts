@@ -41,6 +41,8 @@ export function doneEntries(move: SpokenMove): readonly EntryBody[] {
     case 'enterReading':
     case 'openStep':
     case 'shootEnd':
+    case 'openSession':
+    case 'openArrows':
       return [];
   }
 }

@@ -81,6 +81,12 @@ export function useMoveActions(
         case 'shootEnd':
           void navigate(`/range/${bowId}?end=next`);
           break;
+        case 'openSession':
+          void navigate(`/range/${bowId}?session=new&kind=${action.sessionKind}`);
+          break;
+        case 'openArrows':
+          void navigate(`/arrows/${bowId}?sheet=${action.sheet}`);
+          break;
         default: {
           append(doneEntries(move));
           if (action.kind === 'shootNearer') void navigate(`/range/${bowId}?session=new`);

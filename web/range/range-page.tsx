@@ -59,7 +59,10 @@ function Range({
   const done = (chosen: SpokenMove, { action } = chosen) => {
     if (action.kind === 'shootNearer')
       setup.set({ kind: 'bareShaft', distance: showExact(action.distanceM) });
-    if (action.kind === 'shootEnd') {
+    if (action.kind === 'openSession') {
+      setup.set({ kind: action.sessionKind });
+      goTo('new');
+    } else if (action.kind === 'shootEnd') {
       shooting.setWalkFromM(null);
       plot.nextEnd();
     } else actions.done(chosen);
@@ -72,6 +75,10 @@ function Range({
     else store(bodies);
   };
 
+  const endSession = () => {
+    if (session !== null) store([{ kind: 'sessionClosed', sessionId: session.sessionId }]);
+    goTo('new');
+  };
   const tools = (
     <RangeTools
       state={state}
@@ -108,11 +115,7 @@ function Range({
               session={session}
               endNumber={plot.endNumber}
               onChoose={goTo}
-              onEnd={() => {
-                if (session !== null)
-                  store([{ kind: 'sessionClosed', sessionId: session.sessionId }]);
-                goTo('new');
-              }}
+              onEnd={endSession}
             />
             <SessionPanel
               state={looked}
@@ -124,11 +127,7 @@ function Range({
               distanceM={shooting.distanceM ?? 0}
               onDistance={shooting.setWalkFromM}
               store={store}
-              onStart={() => {
-                const opened = setup.opening();
-                store(opened.bodies);
-                goTo(opened.sessionId);
-              }}
+              onStart={() => shooting.start(store)}
             />
             {!narrow && tools}
             <BesideTheButt {...beside} />

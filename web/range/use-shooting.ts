@@ -1,6 +1,8 @@
 import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { stateForSession } from '#core/log/as-of.ts';
+import { SESSION_KINDS } from '#core/craft/session-kinds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import { speakingShotIds } from '#core/session/speaking-shots.ts';
@@ -15,8 +17,10 @@ export function useShooting(
   append: (bodies: readonly EntryBody[]) => readonly string[],
   unit: 'cm' | 'in',
 ) {
+  const [params] = useSearchParams();
+  const asked = SESSION_KINDS.find((kind) => kind === params.get('kind')) ?? null;
   const [walkFromM, setWalkFromM] = useState<number | null>(null);
-  const setup = useSessionSetup(state, unit);
+  const setup = useSessionSetup(state, unit, asked);
 
   const { session: stored, choose: goTo } = useChosenSession(state);
   const looked = useMemo(
@@ -52,6 +56,12 @@ export function useShooting(
     speakingIds,
     setup,
     goTo,
+    /** Opens the session that was agreed. */
+    start: (store: (bodies: readonly EntryBody[]) => void) => {
+      const opened = setup.opening();
+      store(opened.bodies);
+      goTo(opened.sessionId);
+    },
     distanceM,
     setWalkFromM,
   };

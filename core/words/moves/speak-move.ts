@@ -15,6 +15,8 @@ import {
   spentMoveWords,
   waitMoveWords,
 } from './bare-shaft-move-words.ts';
+import { chooseShaftWords, measureForShaftWords } from './choose-shaft-words.ts';
+import { openProofWords, proofMoveWords } from './proof-move-words.ts';
 import { confirmWords, measureWords, readAgainWords, shootInWords } from './bench-move-words.ts';
 import { fineTuningMoveWords } from './fine-tuning-move-words.ts';
 import {
@@ -158,6 +160,14 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return preloadWords(because);
     case 'fineTuning':
       return fineTuningMoveWords(because);
+    case 'openProof':
+      return openProofWords(because);
+    case 'proof':
+      return proofMoveWords(state, because);
+    case 'measureForShaft':
+      return measureForShaftWords(because);
+    case 'chooseShaft':
+      return chooseShaftWords(because);
   }
 }
 

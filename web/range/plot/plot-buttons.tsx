@@ -1,7 +1,7 @@
 import { ArrowDown, ArrowLeft, ArrowRight, ArrowUp, Undo2, ZoomIn, ZoomOut } from 'lucide-react';
 import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
-import { ARROW_SHORT } from '#core/craft/range-terms.ts';
+import { ARROW_SHORT, PROOF_POINTS } from '#core/craft/range-terms.ts';
 import { DropdownMenu } from 'radix-ui';
 import { ArrowMark, BareMark, FletchedMark } from '../../drawing/shot-marks.tsx';
 import type { Plot } from './use-plot.ts';
@@ -34,18 +34,37 @@ export function PlotButtons({
         </svg>
         Fletched
       </button>
-      <button
-        type="button"
-        className={CELL}
-        aria-pressed={plot.arrow === 'bare'}
-        onClick={() => plot.setArrow('bare')}
-      >
-        <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
-          <BareMark x={0} y={0} />
-        </svg>
-        Bare
-      </button>
-      <PointsMenu plot={plot} />
+      {plot.session?.sessionKind === 'proof' ? (
+        PROOF_POINTS.map((point) => (
+          <button
+            key={point}
+            type="button"
+            className={CELL}
+            aria-pressed={plot.arrow === point}
+            onClick={() => plot.setArrow(point)}
+          >
+            <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
+              <ArrowMark arrow={point} x={0} y={1} size={7} />
+            </svg>
+            {ARROW_SHORT[point]}
+          </button>
+        ))
+      ) : (
+        <>
+          <button
+            type="button"
+            className={CELL}
+            aria-pressed={plot.arrow === 'bare'}
+            onClick={() => plot.setArrow('bare')}
+          >
+            <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
+              <BareMark x={0} y={0} />
+            </svg>
+            Bare
+          </button>
+          <PointsMenu plot={plot} />
+        </>
+      )}
       <button
         type="button"
         className={CELL}
@@ -86,7 +105,7 @@ export function PlotButtons({
 
 /** Points for use are shot for proof, seldom: they share one place. */
 function PointsMenu({ plot }: { readonly plot: Plot }) {
-  const inHand = POINTS.find((arrow) => arrow === plot.arrow);
+  const inHand = PROOF_POINTS.find((arrow) => arrow === plot.arrow);
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger className={CELL} aria-pressed={inHand !== undefined}>
@@ -97,7 +116,7 @@ function PointsMenu({ plot }: { readonly plot: Plot }) {
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="sheet-panel z-50 py-2" align="start">
-          {POINTS.map((arrow) => (
+          {PROOF_POINTS.map((arrow) => (
             <DropdownMenu.Item
               key={arrow}
               className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
@@ -111,8 +130,6 @@ function PointsMenu({ plot }: { readonly plot: Plot }) {
     </DropdownMenu.Root>
   );
 }
-const POINTS = ['broadhead', 'targetPoint'] as const;
-
 /** Which numbered shaft the shot in hand was. */
 function NumberField({ plot }: { readonly plot: Plot }) {
   const { selected } = plot;

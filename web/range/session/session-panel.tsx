@@ -5,6 +5,7 @@ import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
 import { fineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
 import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
+import { ProofPanel } from './proof-panel.tsx';
 import { SessionSetupForm } from './session-setup.tsx';
 import type { SessionSetup } from './use-session-setup.ts';
 import { VerdictPanel } from './verdict-panel.tsx';
@@ -101,6 +102,8 @@ function StandingOf({
           onDistance={onDistance}
         />
       );
+    case 'proof':
+      return <ProofPanel state={state} session={session} unit={unit} />;
     case 'fineTuning': {
       const standing = fineTuningStanding(state, session);
       return standing === null ? null : <FineTuningPanel standing={standing} unit={unit} />;

@@ -122,6 +122,7 @@ function AgreedFields({
   const butt = field(`Butt, ${unit}`, 'butt');
   switch (text.kind) {
     case 'bareShaft':
+    case 'proof':
       return (
         <div className="grid grid-cols-3 gap-4">
           {field('Distance, m', 'distance')}

@@ -65,9 +65,17 @@ export interface SessionSetup {
   readonly opening: () => { readonly sessionId: string; readonly bodies: readonly EntryBody[] };
 }
 
-/** Holds what is agreed before the first shot. */
-export function useSessionSetup(state: BowState, unit: 'cm' | 'in'): SessionSetup {
-  const [text, setText] = useState<SetupText>(() => startingText(state, unit));
+/**
+ * Holds what is agreed before the first shot.
+ *
+ * @param asked the kind the tuner was sent here to shoot; null: as it was last
+ */
+export function useSessionSetup(
+  state: BowState,
+  unit: 'cm' | 'in',
+  asked: SessionKind | null,
+): SessionSetup {
+  const [text, setText] = useState<SetupText>(() => startingText(state, unit, asked));
   const wish = wishOf(text, state, unit);
   const goesOn = experimentGoingOn(state, text.kind);
   const problem = problemOf(wish, goesOn);
@@ -129,13 +137,13 @@ function wishOf(text: SetupText, state: BowState, unit: 'cm' | 'in'): SessionWis
   };
 }
 
-function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
+function startingText(state: BowState, unit: 'cm' | 'in', asked: SessionKind | null): SetupText {
   const last = state.sessions.at(-1);
   const [tuned] = tunedControlsFor(state.bow.school);
-  const kind = last?.closed === false ? last.sessionKind : 'bareShaft';
+  const kind = asked ?? (last?.closed === false ? last.sessionKind : 'bareShaft');
   return {
     kind,
-    distance: startingDistance(state),
+    distance: startingDistance(state, kind),
     tolerance: '',
     butt: unit === 'cm' ? '122' : '48',
     markBelowTop: unit === 'cm' ? '30' : '12',
@@ -158,8 +166,13 @@ function startingText(state: BowState, unit: 'cm' | 'in'): SetupText {
   };
 }
 
-/** Where bare shafts were shot last, or the school's distance, as near as a new build has to begin. */
-function startingDistance(state: BowState): string {
+/**
+ * Where bare shafts were shot last, or the school's distance, as near as a new build has to begin. A
+ * proof begins where this bow was last shot.
+ */
+function startingDistance(state: BowState, kind: SessionKind): string {
+  const farthest = state.sessions.findLast(({ shots }) => shots.length > 0)?.distanceM;
+  if (kind === 'proof' && farthest !== undefined) return showExact(farthest);
   const last = state.sessions.findLast(({ sessionKind }) => sessionKind === 'bareShaft');
   const { farthestM } = farthestDistance(state, 'bareShaft', USUAL_BUTT_MM);
   const nearer = last === undefined ? null : nearerDistanceM(last, sessionVerdict(state, last));
