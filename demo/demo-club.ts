@@ -7,7 +7,7 @@ import { inches, LogWriter, pounds } from './log-writer.ts';
 import { TARGET_BASE } from './target-base.ts';
 
 /**
- * The invented club: six members, seven bows with up to eight weeks of history, and four kits in
+ * The invented club: six members, eight bows with up to eight weeks of history, and four kits in
  * parts. Written through the contract, repeatable but for the clock.
  *
  * @param nowMs histories end shortly before this
@@ -21,6 +21,7 @@ export function demoClub(nowMs: number): readonly (readonly Entry[])[] {
     egret(nowMs),
     sparrow(nowMs),
     rook(nowMs),
+    linnet(nowMs),
     ...kitsInParts(nowMs),
   ];
 }
@@ -186,5 +187,39 @@ function rook(nowMs: number): readonly Entry[] {
     { fletched: 6, bare: 3, sdMm: 26, bareRightMm: 40, bareUpMm: 4 },
     { fletched: 6, bare: 3, sdMm: 26, bareRightMm: 46, bareUpMm: -8 },
   ]);
+  return log.entries;
+}
+
+/** A hunter’s longbow that has no arrow yet: weighed, braced, and nothing chosen for it. */
+function linnet(nowMs: number): readonly Entry[] {
+  const log = new LogWriter(206, 'Bram', nowMs);
+  log.daysAgo(4).bow({
+    ...TARGET_BASE,
+    name: 'Linnet',
+    owner: 'Bram',
+    described: 'reflexed longbow, 45, no arrow yet',
+    bowKind: 'longbow',
+    amoLengthIn: 66,
+    purpose: 'hunting',
+    school: 'shelfHunting',
+    lengthUnit: 'in',
+    maker: {
+      markedWeightN: pounds(45),
+      markedDrawMm: inches(28),
+      braceMinMm: inches(6.5),
+      braceMaxMm: inches(7.25),
+    },
+    amoDrawMm: inches(27.5),
+    windowPastCentreMm: -1,
+    twistsAtStart: 20,
+  });
+  log.confirmThrough('fitOut');
+  log
+    .read('drawWeight', 'w 44.2 44.0', [pounds(44.2), pounds(44)])
+    .read('braceHeight', 'b 6 7/8 6 7/8 6 7/8', [inches(6.875), inches(6.875), inches(6.875)])
+    .read('tillerTop', 'tt 5 7/8', [inches(5.875)])
+    .read('tillerBottom', 'tb 5 3/4', [inches(5.75)])
+    .read('limbLineTop', 'll t 0', [0])
+    .read('limbLineBottom', 'll b 0', [0]);
   return log.entries;
 }

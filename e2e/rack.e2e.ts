@@ -11,6 +11,7 @@ test('the rack shows the demo bows with what is due on each', async ({ page, app
     'Egret',
     'Sparrow',
     'Rook',
+    'Linnet',
     'Kit A',
     'Kit D',
   ]) {

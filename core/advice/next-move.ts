@@ -246,9 +246,17 @@ function buttMove(state: BowState, steps: readonly StepStatus[], nowMs: number):
   const lastAt = session.shots.at(-1)?.at ?? session.openedAt;
   if (nowMs - instantMs(lastAt) > SESSION_MS) return null;
   const move = sessionMove(state, session);
-  if (move === null) return null;
+  if (move === null || isNoted(steps, move)) return null;
   const open = openBefore(steps, SESSION_KIND_FACTS[session.sessionKind].step);
   return { ...move, openBefore: open.map(({ step }) => step.id) };
+}
+
+/** What a session came to was written down already: it asks no more. */
+function isNoted(steps: readonly StepStatus[], { action }: Move): boolean {
+  return (
+    action.kind === 'confirmStep' &&
+    steps.some(({ step, state }) => step.id === action.step && state === 'holds')
+  );
 }
 
 /** What a session of each kind asks for. */

@@ -34,7 +34,7 @@ describe('a bow without an arrow', () => {
       const move = moveOf(withoutArrow(school, 40, 711));
       expect(move).toMatchObject({ step, action: { kind: 'openArrows', sheet: 'buy' } });
       expect(move?.title).toMatch(/^Choose a shaft: spine \d+, left long$/);
-      expect(move?.caution).toBe('shafts');
+      expect(move?.caution).toBe('shaftLength');
     }
   });
 

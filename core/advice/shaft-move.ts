@@ -1,17 +1,20 @@
 import { shaftsToBuy } from '../arrows/shafts-to-buy.ts';
-import { type StepId, stepsFor } from '../craft/steps.ts';
+import { shootsOffTheShelf } from '../craft/bow-terms.ts';
+import type { StepId } from '../craft/steps.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { StepStatus } from '../order/step-states.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
 
-/** Where the shaft's diameter, length and weight begin to matter: the first of these a bow has. */
-const NEEDS_SHAFT: readonly StepId[] = ['restAndPlunger', 'nockingPoint'];
+/** Where bolts settle the draw weight first, rest and plunger are the first that are set to a shaft. */
+const WITH_BOLTS: StepId = 'restAndPlunger';
+/** Off the shelf the weight is as built: nothing hangs from the string before there is an arrow. */
+const OFF_THE_SHELF: readonly StepId[] = ['nockFit', 'nockingPoint'];
 
 /**
- * Which shaft, where a bow has none: with weight and brace settled, before rest and nocking point are set to
- * its thickness. What has to be measured for an answer comes first.
+ * Which shaft, where a bow has none: before anything is set to its thickness. What has to be measured for an
+ * answer comes first, as soon as it may be drawn.
  */
 export function shaftMove(
   state: BowState,
@@ -19,10 +22,11 @@ export function shaftMove(
   { step }: StepStatus,
 ): Move | null {
   if (state.bow.arrow !== undefined) return null;
-  const first = stepsFor(state.bow.school).find(({ id }) => NEEDS_SHAFT.includes(id));
-  if (step.id !== first?.id) return null;
+  const isOffTheShelf = shootsOffTheShelf(state.bow.school);
+  if (isOffTheShelf ? !OFF_THE_SHELF.includes(step.id) : step.id !== WITH_BOLTS) return null;
   const answer = shaftsToBuy(state);
   if (answer.kind === 'unknown') {
+    if (step.id === 'nockFit') return null;
     const [missing] = answer.missing;
     // Who has no scale was asked once, and is not asked again.
     const hasNoScale = steps.some((one) => one.step.id === 'drawWeight' && one.state === 'skipped');
@@ -38,7 +42,7 @@ export function shaftMove(
   return {
     ...plain(step.id, { topic: 'chooseShaft', answer }),
     key: 'shaft:choose',
-    caution: 'shafts',
+    caution: 'shaftLength',
     action: { kind: 'openArrows', sheet: 'buy' },
   };
 }

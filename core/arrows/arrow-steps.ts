@@ -1,8 +1,8 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
-import { leastArrow } from '../limits/arrow-limits.ts';
+import { MOST_CUT_MM } from '../craft/cutting.ts';
 import { leastShaftMm } from '../limits/safe-length.ts';
 import type { BowState } from '../log/bow-state.ts';
-import { arrowFigures } from './arrow-figures.ts';
+import { mayBeMade, mayBeShot } from './build-cautions.ts';
 import { type Match, type MatchModel, matchOf } from './match-model.ts';
 
 /** A shaft that lies in the workshop as it is now, whatever point is in it. */
@@ -37,7 +37,6 @@ const SIDE_SURE = 0.9;
 /** A change is worth its trouble when it makes so much likelier to land right. */
 const WORTH = 0.05;
 /** At most so much without an end between, and in such steps. */
-const CUT_IN_ONE_GO_MM = 6;
 const CUT_STEP_MM = 3;
 
 /**
@@ -66,26 +65,31 @@ export function nextArrowStep(
   if (now.inside >= KEEP_FROM) return { kind: endsShot >= KEEP_ENDS ? 'keep' : 'shoot' };
   const side = Math.max(now.stiff, 1 - now.stiff);
   if (side < SIDE_SURE) return { kind: 'shoot' };
-  const ways = shafts.flatMap(({ buildId, parts }) =>
+  const taken = shafts.filter(
+    ({ buildId, parts }) => buildId === fitted.buildId || mayBeShot(state, parts),
+  );
+  const ways = taken.flatMap(({ buildId, parts }) =>
     pointsG
-      .filter((pointG) => isHeavyEnough(state, withPoint(parts, pointG)))
+      .filter((pointG) => mayBeMade(state, withPoint(parts, pointG)))
       .map((pointG) => ({
         buildId,
         pointG,
         match: matchOf(model, withPoint(parts, pointG)),
       })),
   );
-  const [best] = ways.toSorted((one, other) => worthOf(other.match) - worthOf(one.match));
-  if (
-    best !== undefined &&
-    worthOf(best.match) > worthOf(now) + WORTH &&
-    isReached(best.match, model)
-  )
-    return { kind: 'fit', buildId: best.buildId, pointG: best.pointG, inside: best.match.inside };
-  const cut = cutOf(state, model, fitted.parts, now);
-  if (cut !== null) return cut;
-  if (best !== undefined && worthOf(best.match) > worthOf(now) + WORTH)
-    return { kind: 'fit', buildId: best.buildId, pointG: best.pointG, inside: best.match.inside };
+  const better = ways
+    .filter(({ match }) => worthOf(match) > worthOf(now) + WORTH)
+    .toSorted((one, other) => worthOf(other.match) - worthOf(one.match));
+  const fit = (way: (typeof better)[number] | undefined): ArrowStep | null =>
+    way === undefined
+      ? null
+      : { kind: 'fit', buildId: way.buildId, pointG: way.pointG, inside: way.match.inside };
+  const [best] = better;
+  if (best !== undefined && isReached(best.match, model)) return fit(best)!;
+  // Another point is taken back in a minute, whatever it falls short by; the saw never.
+  const point = fit(better.find(({ buildId }) => buildId === fitted.buildId));
+  const next = point ?? cutOf(state, model, fitted.parts, now) ?? fit(best);
+  if (next !== null) return next;
   return side >= SIDE_CERTAIN && endsShot >= KEEP_ENDS
     ? { kind: 'spent', needs: now.outwardMm > 0 ? 'softer' : 'stiffer' }
     : { kind: 'shoot' };
@@ -111,11 +115,11 @@ function cutOf(
   const least = leastShaftMm(state);
   if (least === null || 1 - now.stiff < SIDE_CERTAIN) return null;
   const leftMm = parts.shaft.lengthMm - least.leastMm;
-  for (let cutMm = CUT_IN_ONE_GO_MM; cutMm >= CUT_STEP_MM; cutMm -= CUT_STEP_MM) {
+  for (let cutMm = MOST_CUT_MM; cutMm >= CUT_STEP_MM; cutMm -= CUT_STEP_MM) {
     if (cutMm > leftMm) continue;
     const shorter = { ...parts, shaft: { ...parts.shaft, lengthMm: parts.shaft.lengthMm - cutMm } };
     const after = matchOf(model, shorter);
-    if (after.outwardMm <= 0 && isHeavyEnough(state, shorter))
+    if (after.outwardMm <= 0 && mayBeMade(state, shorter))
       return { kind: 'cut', cutMm, inside: after.inside };
   }
   return null;
@@ -123,8 +127,4 @@ function cutOf(
 
 function withPoint(parts: ArrowBuild, massG: number): ArrowBuild {
   return { ...parts, point: { ...parts.point, massG } };
-}
-
-function isHeavyEnough(state: BowState, parts: ArrowBuild): boolean {
-  return arrowFigures(parts).massG >= (leastArrow(state)?.proposedG ?? 0);
 }

@@ -1,10 +1,9 @@
 import { leastArrow } from '../limits/arrow-limits.ts';
 import { leastShaftMm, type SafeLengthRule } from '../limits/safe-length.ts';
+import { spineStanding } from '../limits/spine-limit.ts';
 import type { BowState } from '../log/bow-state.ts';
-import { TOO_SOFT_STEPS } from '../priors/starting-spine.ts';
 import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { arrowFigures } from './arrow-figures.ts';
-import { matchBeforeShooting } from './build-match.ts';
 
 /** What must be said of a build on one bow before it is shot. */
 export type BuildCaution =
@@ -43,6 +42,16 @@ export function buildCautions(state: BowState, build: ArrowBuild): readonly Buil
 export function mayBeShot(state: BowState, build: ArrowBuild): boolean {
   return !buildCautions(state, build).some(({ kind }) => FORBIDS.includes(kind));
 }
+
+/**
+ * The same of an arrow that is made of a shaft by another point or the saw: how soft the shaft is was judged when
+ * it was taken, and on the bow its own shots say more than the table does.
+ */
+export function mayBeMade(state: BowState, build: ArrowBuild): boolean {
+  return !buildCautions(state, build).some(
+    ({ kind }) => kind !== 'tooSoft' && FORBIDS.includes(kind),
+  );
+}
 const FORBIDS: readonly BuildCaution['kind'][] = ['tooShort', 'tooSoft', 'dryShot', 'tooLight'];
 
 function tooShort(state: BowState, { shaft }: ArrowBuild): readonly BuildCaution[] {
@@ -55,9 +64,9 @@ function tooShort(state: BowState, { shaft }: ArrowBuild): readonly BuildCaution
 }
 
 function tooSoft(state: BowState, build: ArrowBuild): readonly BuildCaution[] {
-  const guess = matchBeforeShooting(state, build);
-  if (guess === null || guess.stepsStiff >= -TOO_SOFT_STEPS) return [];
-  const { stepsStiff, startingSpine } = guess;
+  const standing = spineStanding(state, build);
+  if (standing === null || !standing.isTooSoft) return [];
+  const { stepsStiff, startingSpine } = standing;
   return [{ kind: 'tooSoft', stepsSoft: -stepsStiff, startingSpine }];
 }
 

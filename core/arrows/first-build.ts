@@ -2,9 +2,9 @@ import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { ARROW_RANGES } from '../craft/arrow-ranges.ts';
 import { shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { leastShaftMm } from '../limits/safe-length.ts';
+import { spineStanding } from '../limits/spine-limit.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { G_PER_GR } from '../quantity/units.ts';
-import { matchBeforeShooting } from './build-match.ts';
 
 /** Left long: what is cut off does not come back. */
 const SPARE_MM = 40;
@@ -40,7 +40,7 @@ export function firstBuild(state: BowState): ArrowBuild {
       : { kind: 'vane', count: 3, massEachG: 2.5 * G_PER_GR, lengthMm: 45, fromThroatMm: 25 },
     wrap: null,
   };
-  const guess = matchBeforeShooting(state, build);
+  const guess = spineStanding(state, build);
   if (guess === null) return build;
   return { ...build, shaft: { ...build.shaft, spine: Math.round(guess.startingSpine / 10) * 10 } };
 }

@@ -18,7 +18,7 @@ import {
   STARTING_SPINE_SD_STEPS,
 } from '../priors/starting-spine.ts';
 import { G_PER_GR, MM_PER_IN } from '../quantity/units.ts';
-import { tableSpine } from './build-match.ts';
+import { tableSpine } from '../limits/spine-limit.ts';
 
 /** What an arrow is compared by: mass in front g, mm shorter, spine steps stiffer. */
 const BY = ['pointMass', 'shaftCut', 'spineSteps'] as const satisfies readonly MovedBy[];

@@ -3,6 +3,7 @@ import { shootsOffTheShelf } from '../craft/bow-terms.ts';
 import { presentWeightN } from '../gains/present-weight.ts';
 import { leastArrow } from '../limits/arrow-limits.ts';
 import { leastShaftMm } from '../limits/safe-length.ts';
+import { spineStanding } from '../limits/spine-limit.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { studentMixtureCdf } from '../numeric/student-mixture.ts';
 import {
@@ -11,10 +12,8 @@ import {
   SHELF_SPINES,
   usualMassPerLength,
 } from '../priors/shelf-shafts.ts';
-import { TOO_SOFT_STEPS } from '../priors/starting-spine.ts';
 import { G_PER_GR, N_PER_LBF } from '../quantity/units.ts';
 import { arrowFigures, grainsPerPound } from './arrow-figures.ts';
-import { matchBeforeShooting } from './build-match.ts';
 import { firstBuild } from './first-build.ts';
 import { type MatchModel, matchMixture, matchModel } from './match-model.ts';
 
@@ -79,20 +78,25 @@ export function shaftsToBuy(state: BowState, parts: PartsThereAre = USUAL_PARTS)
     };
   const model = matchModel(state);
   const asBought = (spine: number) => boughtBuild(state, spine, parts);
-  if (model === null || matchBeforeShooting(state, asBought(SHELF_SPINES[0])) === null)
+  if (model === null || spineStanding(state, asBought(SHELF_SPINES[0])) === null)
     return { kind: 'outsideTable', pounds: weightN / N_PER_LBF };
   const all = SHELF_SPINES.map((spine) => {
     const build = asBought(spine);
     const { massG } = arrowFigures(build);
+    const standing = spineStanding(state, build);
     return {
       spine,
-      stepsStiff: matchBeforeShooting(state, build)?.stepsStiff ?? 0,
+      stepsStiff: standing?.stepsStiff ?? 0,
+      isTooSoft: standing?.isTooSoft ?? false,
       chance: chanceToTune(state, model, build, { ...parts, leastMm: least.leastMm }),
       massG,
       grainsPerPound: grainsPerPound(massG, weightN),
     };
   });
-  const offers = all.filter(({ stepsStiff }) => stepsStiff >= -TOO_SOFT_STEPS).toReversed();
+  const offers = all
+    .filter(({ isTooSoft }) => !isTooSoft)
+    .map(({ isTooSoft: _, ...offer }) => offer)
+    .toReversed();
   const best = Math.max(...offers.map(({ chance }) => chance));
   const recommended =
     offers.find(({ chance }) => chance >= best - AS_GOOD && best > 0)?.spine ?? null;
@@ -100,7 +104,7 @@ export function shaftsToBuy(state: BowState, parts: PartsThereAre = USUAL_PARTS)
     kind: 'offers',
     source: model.source,
     offers,
-    refused: all.filter(({ stepsStiff }) => stepsStiff < -TOO_SOFT_STEPS).map(({ spine }) => spine),
+    refused: all.filter(({ isTooSoft }) => isTooSoft).map(({ spine }) => spine),
     recommended,
     testSet: threeAbout(
       offers.map(({ spine }) => spine),
@@ -111,10 +115,11 @@ export function shaftsToBuy(state: BowState, parts: PartsThereAre = USUAL_PARTS)
   };
 }
 
-function boughtBuild(
+/** A shaft as it is bought, whole, with a point in the middle of those there are and ordinary parts. */
+export function boughtBuild(
   state: BowState,
   spine: number,
-  { lengthMm, pointsG }: PartsThereAre,
+  { lengthMm, pointsG }: PartsThereAre = USUAL_PARTS,
 ): ArrowBuild {
   const usual = firstBuild(state);
   return {

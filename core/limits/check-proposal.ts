@@ -8,6 +8,7 @@ import { braceLimit } from './brace-limit.ts';
 import { controlLimit, moveLimit } from './control-limits.ts';
 import { farthestDistance } from './first-distances.ts';
 import type { LimitPassed, LimitRefusal } from './limit-refusal.ts';
+import { spineLimit } from './spine-limit.ts';
 import { leastShaftMm } from './safe-length.ts';
 import { shootingBars } from './shooting-bars.ts';
 import { Standing } from './standing.ts';
@@ -143,7 +144,10 @@ function fittedLimit(state: BowState, body: BodyOf<'itemFitted'>): LimitPassed |
     const { lengthMm } = body.arrow;
     if (least !== null && lengthMm < least.leastMm - FITTED_DUST_MM)
       return { code: 'shaftTooShort', leastMm: least.leastMm, leftMm: 0, lengthMm };
-    return massLimit(state, body.arrow.massG);
+    const parts = body.arrow.build?.parts;
+    return (
+      massLimit(state, body.arrow.massG) ?? (parts === undefined ? null : spineLimit(state, parts))
+    );
   }
   return null;
 }

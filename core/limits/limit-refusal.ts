@@ -56,6 +56,13 @@ export type LimitPassed =
       readonly leastG: number;
       readonly source: 'maker' | 'rule of thumb';
     }
+  /** So much softer than the starting table that it can break. */
+  | {
+      readonly code: 'shaftTooSoft';
+      readonly spine: number;
+      readonly startingSpine: number;
+      readonly stepsSoft: number;
+    }
   | {
       readonly code: 'distanceTooFar';
       readonly distanceM: number;

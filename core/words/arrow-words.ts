@@ -32,7 +32,7 @@ export function buildCautionWords(caution: BuildCaution, style: LengthStyle): Sa
     case 'tooSoft':
       return {
         stop: true,
-        says: `${showNumber(caution.stepsSoft, 1)} steps softer than where this bow begins (spine ${showNumber(caution.startingSpine, 0)}): it can break. Not to be shot; look at the shaft maker’s own chart.`,
+        says: `${showNumber(caution.stepsSoft, 1)} steps softer than where this bow begins (spine ${showNumber(caution.startingSpine, 0)}): it can break. Not before the shaft maker’s own chart allows it.`,
       };
     case 'dryShot':
       return {

@@ -119,6 +119,12 @@ function passedWords(passed: LimitPassed, lead: string, bow: BowState['bow']): R
         says: `That makes an arrow of ${grains(passed.massG)}; ${passed.source === 'maker' ? `the maker asks for ${grains(passed.leastG)} at least` : `nothing under ${grains(passed.leastG)} is proposed on this draw weight`}. Too light is the same as a dry shot.`,
         remedy: 'Keep the heavier point.',
       };
+    case 'shaftTooSoft':
+      return {
+        says: `Spine ${showNumber(passed.spine, 0)} would be ${showNumber(passed.stepsSoft, 1)} steps softer than where this bow begins, about ${showNumber(Math.round(passed.startingSpine / 10) * 10, 0)}: it can break.`,
+        remedy:
+          'Take a stiffer shaft or a lighter point; the shaft maker’s own chart has the last word.',
+      };
     case 'distanceTooFar':
       return {
         says: distanceWords(passed),

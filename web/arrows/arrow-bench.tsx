@@ -1,10 +1,10 @@
-import { useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { leastShaftMm } from '#core/limits/safe-length.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import type { BuildStyle } from '#core/entry-line/read-build.ts';
 import { placedParts } from '#core/arrows/build-parts.ts';
-import { matchModel } from '#core/arrows/match-model.ts';
+import { type MatchModel, matchModel } from '#core/arrows/match-model.ts';
 import type { Build } from '#core/log/builds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { EntryBody } from '#core/log/entry.ts';
@@ -35,6 +35,8 @@ export function ArrowBench({
   store,
   makeChanges,
   onKept,
+  plan,
+  next,
 }: {
   readonly state: BowState;
   readonly start: DraftStart;
@@ -47,6 +49,10 @@ export function ArrowBench({
   readonly store: (bodies: readonly EntryBody[]) => readonly string[];
   readonly makeChanges: MoveActions['makeChanges'];
   readonly onKept: (buildId: string) => void;
+  /** What may be made of the shafts and points there are. */
+  readonly plan: (model: MatchModel) => ReactNode;
+  /** What comes next on this bow. */
+  readonly next: ReactNode;
 }) {
   const { massUnit, buttUnit } = useSettings();
   const { lengthUnit, division } = state.bow;
@@ -96,6 +102,7 @@ export function ArrowBench({
           makeChanges={makeChanges}
           onKept={onKept}
         />
+        <div className="border-l-2 border-accent pl-3">{next}</div>
       </div>
       {model !== null && (
         <MatchMap
@@ -108,6 +115,7 @@ export function ArrowBench({
           massUnit={massUnit}
         />
       )}
+      {model !== null && plan(model)}
       <section aria-labelledby="parts-title">
         <div className="mb-2 flex flex-wrap items-end justify-between gap-x-8">
           <h2 id="parts-title" className="text-sub font-[640]">

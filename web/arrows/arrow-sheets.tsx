@@ -11,10 +11,13 @@ export function ArrowSheets({
   sheet,
   state,
   onClose,
+  onTake,
 }: {
   readonly sheet: string | null;
   readonly state: BowState;
   readonly onClose: () => void;
+  /** This spine is laid out as an arrow. */
+  readonly onTake: (spine: number) => void;
 }) {
   const { massUnit } = useSettings();
   if (sheet === 'buy')
@@ -24,7 +27,7 @@ export function ArrowSheets({
         description="Spines that could be tuned to this bow, before one is bought."
         onClose={onClose}
       >
-        <BuyPanel state={state} />
+        <BuyPanel state={state} onTake={onTake} />
       </SheetDialog>
     );
   if (sheet === 'set')

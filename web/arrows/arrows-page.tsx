@@ -1,15 +1,23 @@
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
+import { nextMove } from '#core/advice/next-move.ts';
+import { boughtBuild } from '#core/arrows/shafts-to-buy.ts';
+import { SHELF_SPINES } from '#core/priors/shelf-shafts.ts';
+import { speakMoveOrNull } from '#core/words/moves/speak-move.ts';
 import { firstBuild } from '#core/arrows/first-build.ts';
 import { newestOf } from '#core/arrows/workshop-builds.ts';
 import type { Build } from '#core/log/builds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
+import { useNow } from '../app/use-now.ts';
 import { BowGate } from '../app/bow-gate.tsx';
 import { useAddress } from '../app/use-address.ts';
 import type { BowHandle } from '../bows/use-bow.ts';
 import { ChangeDialog } from '../log-line/change-dialog.tsx';
+import { NextMove } from '../log-line/next-move.tsx';
+import { PlanPanel } from './plan-panel.tsx';
+import { useSettings } from '../theme/use-settings.ts';
 import { EntryLine } from '../log-line/entry-line.tsx';
 import { useEntering } from '../log-line/use-entering.ts';
 import { useMoveActions } from '../log-line/use-move-actions.ts';
@@ -38,7 +46,7 @@ function Arrows({
   readonly bow: BowHandle;
   readonly state: BowState;
 }) {
-  const { params, setParam } = useAddress();
+  const { params, setParam, setParams } = useAddress();
   const workshop = useWorkshop(state);
   const entering = useEntering(bow.append, state.bow);
   const { text, store } = entering;
@@ -46,13 +54,17 @@ function Arrows({
   const openStep = (step: string) => void navigate(`/bench/${bowId}?step=${step}`);
   const actions = useMoveActions(state, store, entering.openEntryLine, openStep);
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
+  const now = useNow();
+  const move = useMemo(() => speakMoveOrNull(state, nextMove(state, now.getTime())), [state, now]);
+  const { massUnit } = useSettings();
   const wanted = params.get('build') ?? state.bow.arrow?.build?.buildId ?? null;
   const build =
     workshop.builds.find(({ buildId }) => buildId === wanted) ??
     (wanted === NEW_ARROW ? null : (workshop.builds[0] ?? null));
   const [freshId, setFreshId] = useState(() => newId());
-  const start = useMemo(() => startOf(build, state), [build, state]);
-  const choose = (buildId: string) => setParam('build', buildId);
+  const spine = Number(params.get('spine'));
+  const start = useMemo(() => startOf(build, state, spine), [build, state, spine]);
+  const choose = (buildId: string) => setParams({ build: buildId, spine: null });
   return (
     <>
       <h1 className="visually-hidden">Arrows: {state.bow.name}</h1>
@@ -78,6 +90,28 @@ function Arrows({
               setFreshId(newId());
               choose(buildId);
             }}
+            next={
+              <NextMove
+                move={move}
+                onDone={actions.done}
+                onNotNow={actions.notNow}
+                onWithout={actions.without}
+                onOther={actions.doOther}
+                compact
+              />
+            }
+            plan={(model) => (
+              <PlanPanel
+                state={state}
+                model={model}
+                builds={workshop.builds}
+                pointsG={workshop.pointsG}
+                massUnit={massUnit}
+                makeChanges={actions.makeChanges}
+                onChoose={choose}
+                onShoot={() => void navigate(`/range/${bowId}?end=next`)}
+              />
+            )}
           />
         </div>
       </div>
@@ -94,6 +128,7 @@ function Arrows({
         sheet={params.get('sheet')}
         state={state}
         onClose={() => setParam('sheet', null)}
+        onTake={(taken) => setParams({ build: NEW_ARROW, spine: `${taken}`, sheet: null })}
       />
       {actions.asked !== null && (
         <ChangeDialog
@@ -108,9 +143,15 @@ function Arrows({
 }
 
 /** What the draft begins as: the build as it is now, or an ordinary arrow. */
-function startOf(build: Build | null, state: BowState): DraftStart {
-  if (build === null)
-    return { key: `${state.bowId}.${NEW_ARROW}`, name: '', parts: firstBuild(state) };
+function startOf(build: Build | null, state: BowState, spine: number): DraftStart {
+  const fresh = `${state.bowId}.${NEW_ARROW}`;
+  if (build === null && SHELF_SPINES.some((one) => one === spine))
+    return {
+      key: `${fresh}.${spine}`,
+      name: `Spine ${spine}, left long`,
+      parts: boughtBuild(state, spine),
+    };
+  if (build === null) return { key: fresh, name: '', parts: firstBuild(state) };
   const { revisionId, name, parts } = newestOf(build);
   return { key: `${build.buildId}.${revisionId}`, name, parts };
 }

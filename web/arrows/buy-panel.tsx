@@ -9,7 +9,14 @@ import { missingForShaftWords, testSetWords } from '#core/words/shafts-to-buy-wo
 import { Fractions } from '../ui/fractions.tsx';
 
 /** Which shaft to buy for this bow and archer, with its reason; or what to measure first. */
-export function BuyPanel({ state }: { readonly state: BowState }) {
+export function BuyPanel({
+  state,
+  onTake,
+}: {
+  readonly state: BowState;
+  /** This spine is laid out as an arrow. */
+  readonly onTake: (spine: number) => void;
+}) {
   const answer = useMemo(() => shaftsToBuy(state), [state]);
   if (answer.kind === 'unknown')
     return (
@@ -40,6 +47,9 @@ export function BuyPanel({ state }: { readonly state: BowState }) {
             Of those as likely to be tuned it is the stiffest: a stiff shaft is made weaker by a
             heavier point, a soft one only ever gets stiffer by the saw.
           </p>
+          <button type="button" className="btn-ink mt-2" onClick={() => onTake(recommended)}>
+            Lay out spine {recommended}
+          </button>
         </div>
       )}
       <p className="text-note text-ink-2">
