@@ -1,5 +1,7 @@
 import { z } from 'zod';
 import type { Build, BuildRevision } from '#core/log/builds.ts';
+import type { NamedPart } from '#core/craft/catalogue-part.ts';
+import { cataloguePartSchema } from '#core/log/kinds/catalogue-part.ts';
 import { arrowBuildSchema } from '#core/log/kinds/arrow-parts.ts';
 
 const revision = z.strictObject({
@@ -16,6 +18,11 @@ export const workshopResponseSchema = z.strictObject({
   builds: z.array(
     z.strictObject({ buildId: z.uuid(), revisions: z.array(revision).min(1) }),
   ) satisfies z.ZodType<readonly Build[]>,
+  /** The catalogue: parts as they lie in drawers. */
+  parts: z.array(
+    z.strictObject({ partId: z.uuid(), name: z.string(), part: cataloguePartSchema }),
+  ) satisfies z.ZodType<readonly NamedPart[]>,
+  droppedParts: z.array(z.uuid()),
   fitted: z.array(
     z.strictObject({
       bowId: z.uuid(),

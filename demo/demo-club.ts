@@ -1,4 +1,5 @@
 import { HUNTING_ARROW, SHELF_ARROW, WOOD_ARROW } from './arrows.ts';
+import { CLUB_PARTS } from './parts.ts';
 import type { Entry } from '#core/log/entry.ts';
 import { curlew } from './curlew.ts';
 import { egret, heron } from './heron.ts';
@@ -213,7 +214,7 @@ function linnet(nowMs: number): readonly Entry[] {
     windowPastCentreMm: -1,
     twistsAtStart: 20,
   });
-  log.confirmThrough('fitOut');
+  log.parts(CLUB_PARTS).confirmThrough('fitOut');
   log
     .read('drawWeight', 'w 44.2 44.0', [pounds(44.2), pounds(44)])
     .read('braceHeight', 'b 6 7/8 6 7/8 6 7/8', [inches(6.875), inches(6.875), inches(6.875)])

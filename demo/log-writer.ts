@@ -1,6 +1,7 @@
 import { type FitOutItem, ITEM_TOUCHES } from '#core/craft/fit-out.ts';
 import { v4 as uuidFrom } from 'uuid';
 import { entrySchema } from '#contract/entry.ts';
+import type { NamedPart } from '#core/craft/catalogue-part.ts';
 import type { ArrowBuild } from '#core/craft/arrow-build.ts';
 import { arrowFactsOf } from '#core/arrows/fit-build.ts';
 import type { Control } from '#core/craft/controls.ts';
@@ -17,6 +18,7 @@ const DAY_MS = 86_400_000;
 const MINUTE_MS = 60_000;
 /** Apart from the seeds of the bows themselves. */
 const ARROW_SEEDS = 7919;
+const PART_SEEDS = 15_551;
 
 /** Where a walk-back is shot from, and how an arrow falls: g / 2v². */
 const WALKED_M = [10, 13, 16, 19, 22] as const;
@@ -88,6 +90,14 @@ export class LogWriter {
   bow(facts: BowFacts): this {
     this.hand = facts.hand;
     this.add({ kind: 'bowMade', ...facts });
+    return this;
+  }
+
+  /** Puts parts into the workshop's catalogue. */
+  parts(list: readonly Pick<NamedPart, 'name' | 'part'>[]): this {
+    const uniform = seededUniform(this.seed + PART_SEEDS);
+    for (const { name, part } of list)
+      this.add({ kind: 'partKept', partId: this.uuid(uniform), name, part }, this.uuid(uniform));
     return this;
   }
 

@@ -28,9 +28,23 @@ export type ArrowStep =
   /** Nothing there is would do: stiffer or softer shafts are needed. */
   | { readonly kind: 'spent'; readonly needs: 'stiffer' | 'softer' };
 
-const KEEP_FROM = 0.95;
-/** One end proves nothing. */
-const KEEP_ENDS = 2;
+/**
+ * From this chance on to land right it is kept: one end proves nothing, and who looks after every end finds a lucky
+ * one. After long, likely is enough.
+ */
+const KEEP = [
+  { ends: 12, from: 0.7 },
+  { ends: 8, from: 0.85 },
+  { ends: 4, from: 0.95 },
+  { ends: 2, from: 0.98 },
+] as const;
+/** So likely to land right, nothing is changed before it was shot again. */
+const KEEP_LEAST = 0.95;
+/** Below this chance to land right it certainly does not; after long, below the second. */
+const CERTAINLY_OUT = 0.1;
+/** Ends shot before the program gives up. */
+const SPENT_ENDS = 2;
+const OUT_AFTER_LONG = { ends: 8, below: 0.5 } as const;
 /** The side is as good as certain before anything is sawn, and sure enough before anything is changed. */
 const SIDE_CERTAIN = 0.975;
 const SIDE_SURE = 0.9;
@@ -62,7 +76,9 @@ export function nextArrowStep(
   },
 ): ArrowStep {
   const now = matchOf(model, fitted.parts);
-  if (now.inside >= KEEP_FROM) return { kind: endsShot >= KEEP_ENDS ? 'keep' : 'shoot' };
+  if (KEEP.some(({ ends, from }) => endsShot >= ends && now.inside >= from))
+    return { kind: 'keep' };
+  if (now.inside >= KEEP_LEAST) return { kind: 'shoot' };
   const side = Math.max(now.stiff, 1 - now.stiff);
   if (side < SIDE_SURE) return { kind: 'shoot' };
   const taken = shafts.filter(
@@ -90,7 +106,10 @@ export function nextArrowStep(
   const point = fit(better.find(({ buildId }) => buildId === fitted.buildId));
   const next = point ?? cutOf(state, model, fitted.parts, now) ?? fit(best);
   if (next !== null) return next;
-  return side >= SIDE_CERTAIN && endsShot >= KEEP_ENDS
+  const isOut =
+    now.inside < CERTAINLY_OUT ||
+    (endsShot >= OUT_AFTER_LONG.ends && now.inside < OUT_AFTER_LONG.below);
+  return isOut && endsShot >= SPENT_ENDS
     ? { kind: 'spent', needs: now.outwardMm > 0 ? 'softer' : 'stiffer' }
     : { kind: 'shoot' };
 }

@@ -1,6 +1,7 @@
 import Papa from 'papaparse';
 import { ARROW_RANGES } from '../craft/arrow-ranges.ts';
 import { readAmounts } from '../quantity/read-amounts.ts';
+import { separatorOf } from '../quantity/separator.ts';
 import { G_PER_GR } from '../quantity/units.ts';
 import type { WeighedShaft } from './matched-set.ts';
 
@@ -32,7 +33,7 @@ export interface LotTable {
  */
 export function readLot(text: string, massUnit: 'gr' | 'g'): LotTable {
   const plain = text.replace(/^\uFEFF/, '');
-  const { data } = Papa.parse<string[]>(plain, { delimiter: delimiterOf(plain) });
+  const { data } = Papa.parse<string[]>(plain, { delimiter: separatorOf(plain) });
   const lines = data
     .map((cells, at) => ({ cells: cells.map((cell) => cell.trim()), line: at + 1 }))
     .filter(({ cells }) => cells.some((cell) => cell !== ''));
@@ -49,11 +50,6 @@ export function readLot(text: string, massUnit: 'gr' | 'g'): LotTable {
     else problems.push({ line, column: 'shaft', says: `more than ${MOST_SHAFTS} shafts at once` });
   }
   return { shafts, problems };
-}
-
-/** A tab where there is one, else a semicolon, else a comma: a decimal comma then goes with semicolons. */
-function delimiterOf(text: string): string {
-  return ['\t', ';'].find((one) => text.includes(one)) ?? ',';
 }
 
 /** The columns a first line names, in its order; null where it is a shaft already. */

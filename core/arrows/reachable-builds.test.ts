@@ -3,7 +3,7 @@ import type { ArrowBuild } from '../craft/arrow-build.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { PLAIN_BUILD } from '../fixtures/plain-build.ts';
 import { G_PER_GR } from '../quantity/units.ts';
-import { readArrowGoal } from '../entry-line/read-arrow-goal.ts';
+import { readArrowGoal } from './arrow-goal.ts';
 import type { ShaftThereIs } from './arrow-steps.ts';
 import type { MatchModel } from './match-model.ts';
 import { type ArrowGoal, reachableBuilds, wayTo } from './reachable-builds.ts';

@@ -1,4 +1,5 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
+import type { NamedPart } from '../craft/catalogue-part.ts';
 import type { Build, BuildRevision } from '../log/builds.ts';
 
 /** The builds of several logs as one list: each with all its revisions, oldest first. */
@@ -51,4 +52,19 @@ function inOrder(value: unknown): unknown {
   return Object.entries(value)
     .toSorted(([one], [other]) => one.localeCompare(other))
     .map(([key, part]) => [key, inOrder(part)]);
+}
+
+/**
+ * The parts of several bows’ catalogues as one list, each once and as it was said last of the lists, without what
+ * was taken out anywhere.
+ */
+export function joinParts(
+  lists: readonly Iterable<NamedPart>[],
+  dropped: Iterable<string>,
+): readonly NamedPart[] {
+  const gone = new Set(dropped);
+  const joined = new Map<string, NamedPart>();
+  for (const parts of lists)
+    for (const part of parts) if (!gone.has(part.partId)) joined.set(part.partId, part);
+  return [...joined.values()];
 }

@@ -78,7 +78,8 @@ function decisionOf(log: BowLog): unknown {
   const { outward, up, done } = sessionVerdict(state, state.sessions.at(-1)!);
   return {
     key: move?.key ?? null,
-    action: move?.action ?? null,
+    // In which of its sessions something is set aside or looked at is not what is decided.
+    action: move === null ? null : { ...move.action, sessionId: null },
     calls: [outward.call, outward.holds, up.call, up.holds, done],
     offsets: [outward.offsetMm, up.offsetMm].map((mm) => (mm === null ? null : mm.toFixed(6))),
   };

@@ -40,8 +40,10 @@ export interface SessionConditions {
   readonly buttKind?: ButtKind | undefined;
   /** What was aimed at and how: `one mark, same for both`. */
   readonly aim?: string | undefined;
-  /** The build shot in this session. */
+  /** The arrows shot in this session, in words: what no build says. */
   readonly arrowBuild?: string | undefined;
+  /** The workshop's build it was begun with, as it was then. */
+  readonly build?: { readonly buildId: string; readonly revisionId: string } | undefined;
   /** How far the top limb leans, degrees, outward positive; 0 is upright. */
   readonly cantOutwardDeg?: number | undefined;
 }

@@ -1,5 +1,5 @@
 import { type ArrowBuild, FLETCHING_KINDS, SHAFT_MATERIALS } from '../craft/arrow-build.ts';
-import { readField, type FieldRead } from './read-field.ts';
+import { readField, type FieldRead } from '../quantity/read-field.ts';
 import { readAmounts } from '../quantity/read-amounts.ts';
 import { fromStored, type UnitSymbol } from '../quantity/units.ts';
 import { type LengthStyle, showExact, showLengthFigure } from '../quantity/show.ts';

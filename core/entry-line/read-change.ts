@@ -12,7 +12,7 @@ import type { BodyOf } from '../log/entry.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { secondControlNote, staleNote } from './change-notes.ts';
 import type { EntryLine } from './entry-line.ts';
-import { type FigureWanted, readFigure } from './read-figure.ts';
+import { type FigureWanted, readFigure } from '../quantity/read-figure.ts';
 import { takeReason } from './take-reason.ts';
 
 /**

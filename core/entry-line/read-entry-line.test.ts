@@ -5,7 +5,7 @@ import { codeAt, CODES } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { readEntryLine } from './read-entry-line.ts';
 import { readPairs } from './read-pairs.ts';
-import { looksLikePairs } from './shot-leads.ts';
+import { looksLikePairs } from '../craft/shot-leads.ts';
 
 const HERON = () => new BowLog({ hand: 'left' }).settle({ braceHeight: 217.5 }).state;
 

@@ -2,7 +2,8 @@ import type { BowState } from '../log/bow-state.ts';
 import { type Code, codeAt, completionsOf } from './codes.ts';
 import type { EntryLine } from './entry-line.ts';
 import { readChange } from './read-change.ts';
-import { FACT_HINTS, readFact } from './read-fact.ts';
+import { FACT_HINTS } from './fact-hints.ts';
+import { readFact } from './read-fact.ts';
 import { readReading } from './read-reading.ts';
 
 /**

@@ -9,30 +9,13 @@ import type { EntryBody } from '../log/entry.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { TargetId } from '../setup/targets.ts';
 import type { FactId } from './codes.ts';
+import { FACT_HINTS } from './fact-hints.ts';
 import { type EntryLine, readyLine } from './entry-line.ts';
 import { boltCount, twistCount } from './read-count.ts';
-import { type FigureWanted, readFigure } from './read-figure.ts';
+import { type FigureWanted, readFigure } from '../quantity/read-figure.ts';
 import { readLimbMark } from './read-limb-mark.ts';
-import { weighedArrow } from './read-weighed-arrow.ts';
+import { weighedArrow, weighedShaft } from './read-weighed-arrow.ts';
 import { takeReason } from './take-reason.ts';
-
-export const FACT_HINTS: Readonly<Record<FactId, string>> = {
-  twistCount: 'Type how many twists are in the string.',
-  boltsOut: 'Type the turns out from the stop, like 1 1/2; two numbers when top and bottom differ.',
-  limbMark: 'Type the weight on the limb and the draw it is marked at, like 34 28.',
-  makerBrace: 'Type the lowest and the highest brace the maker allows, like 8 1/4 8 3/4.',
-  makerTravel: 'Type how many turns out the maker allows.',
-  makerScrews: 'Type how many turns the maker allows a pocket’s side screws.',
-  makerArrow: 'Type the lightest arrow the maker allows, like 350 gr.',
-  arrowMass: 'Type what the whole arrow weighs, like 380 gr.',
-  throatToPlunger: 'Type how much longer the brace reads to the plunger centre than to the throat.',
-  crawl:
-    'Type how far below the nock the hook stands at the distance shot most, in mm; 0 right under it.',
-  window:
-    'Type how far past the middle of the bow the window is cut, in mm; short of it with a minus.',
-  band: 'Type b, t, w, n or cs and the lowest and highest you want, like band b 219 221.',
-  shots: 'Type how many were shot.',
-};
 
 /** How many numbers a fact is. */
 const NUMBERS: Readonly<Record<FactId, readonly [fewest: number, most: number]>> = {
@@ -44,6 +27,7 @@ const NUMBERS: Readonly<Record<FactId, readonly [fewest: number, most: number]>>
   makerScrews: [1, 1],
   makerArrow: [1, 1],
   arrowMass: [1, 1],
+  shaftMass: [2, 2],
   throatToPlunger: [1, 1],
   crawl: [1, 1],
   window: [1, 1],
@@ -56,6 +40,7 @@ const LOOKS: Partial<Record<FactId, AmountsLook>> = {
   makerTravel: { parts: 'turn', oneKind: true },
   makerScrews: { parts: 'turn', oneKind: true },
   limbMark: { parts: 'rule', oneKind: false },
+  shaftMass: { parts: 'rule', oneKind: false },
 };
 
 /** Reads a fact about the bow: a count, a maker's figure, a band. */
@@ -76,10 +61,15 @@ export function readFact(
     return refuse(
       text,
       argumentAt,
-      fewest > 1 ? 'A range has two ends.' : 'There is no number.',
+      fact === 'shaftMass'
+        ? 'A number and a mass.'
+        : fewest > 1
+          ? 'A range has two ends.'
+          : 'There is no number.',
       FACT_HINTS[fact],
     );
   if (fact === 'limbMark') return readLimbMark(text, read.amounts, state);
+  if (fact === 'shaftMass') return weighedShaft(read.amounts, state);
   const values: number[] = [];
   for (const amount of read.amounts) {
     const figure = readFigure(amount, wantedFor(fact, state));
@@ -91,7 +81,7 @@ export function readFact(
 }
 
 function entryFor(
-  fact: Exclude<FactId, 'band' | 'limbMark'>,
+  fact: Exclude<FactId, 'band' | 'limbMark' | 'shaftMass'>,
   text: string,
   at: number,
   [first = 0, second = first]: readonly number[],
@@ -156,7 +146,10 @@ function entryFor(
   }
 }
 
-function wantedFor(fact: Exclude<FactId, 'band' | 'limbMark'>, { bow }: BowState): FigureWanted {
+function wantedFor(
+  fact: Exclude<FactId, 'band' | 'limbMark' | 'shaftMass'>,
+  { bow }: BowState,
+): FigureWanted {
   const lengths: readonly UnitSymbol[] = bow.lengthUnit === 'in' ? ['in', 'mm'] : ['mm', 'in'];
   const turns = (name: string, range: FigureRange): FigureWanted => ({
     name,
@@ -223,7 +216,7 @@ function wantedFor(fact: Exclude<FactId, 'band' | 'limbMark'>, { bow }: BowState
 }
 
 function outsideWords(
-  fact: Exclude<FactId, 'band' | 'limbMark'>,
+  fact: Exclude<FactId, 'band' | 'limbMark' | 'shaftMass'>,
   { bow }: BowState,
 ): readonly [says: string, remedy: string] {
   const hint = FACT_HINTS[fact];

@@ -5,7 +5,7 @@ import { fromStored, MM_PER_IN, N_PER_LBF } from '../quantity/units.ts';
 import type { EntryBody } from '../log/entry.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
-import { type FigureWanted, readFigure } from './read-figure.ts';
+import { type FigureWanted, readFigure } from '../quantity/read-figure.ts';
 
 const DRAWS_ON_LIMBS_IN = [26, 28] as const;
 const LB_PER_INCH_OF_DRAW = 2;

@@ -3,7 +3,7 @@ import type { Hand } from '../craft/bow-terms.ts';
 import { type Refusal, readAmounts } from '../quantity/read-amounts.ts';
 import { toStored } from '../quantity/units.ts';
 import type { ArrowState } from '../craft/range-terms.ts';
-import { shotLead } from './shot-leads.ts';
+import { shotLead } from '../craft/shot-leads.ts';
 
 /** Further from the mark than this is off any butt, mm. */
 const OFF_ANY_BUTT_MM = 2500;
@@ -23,7 +23,7 @@ export type PairsRead =
 
 /**
  * Reads shots typed as `right,up` pairs as the archer sees the butt, in the shown unit, several
- * with spaces between, with `f`, `b`, `bh` or `tp` in front to say which arrows they are.
+ * with spaces between, with `f`, `b`, `bh` or `tgt` in front to say which arrows they are.
  *
  * @param unit what a number means
  * @param hand stored is outward, which side that is depends on the hand

@@ -8,9 +8,9 @@ import type { ArrowState } from '../craft/range-terms.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
 import { type PlacedPair, readPairs } from './read-pairs.ts';
-import { looksLikePairs, shotLead } from './shot-leads.ts';
+import { looksLikePairs, shotLead } from '../craft/shot-leads.ts';
 import { readEntryLine } from './read-entry-line.ts';
-import { readFigure } from './read-figure.ts';
+import { readFigure } from '../quantity/read-figure.ts';
 
 /** What the butt is shot at: how a number on the line is meant, and how large the butt is. */
 export interface ButtLine {

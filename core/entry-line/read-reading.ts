@@ -17,7 +17,7 @@ import { beyondBand } from '../order/step-states.ts';
 import { targetFor } from '../setup/targets.ts';
 import { likelySlips } from './likely-slips.ts';
 import { farApartQuestion, type TypedReading, unexplainedQuestion } from './odd-reading.ts';
-import { type FigureWanted, readFigure } from './read-figure.ts';
+import { type FigureWanted, readFigure } from '../quantity/read-figure.ts';
 import { bothFigures, oneFigure, sizeWords } from '../words/reading-words.ts';
 import { takeDatum } from './take-datum.ts';
 import type { EntryLine } from './entry-line.ts';

@@ -78,6 +78,8 @@ export function impossibleFigure(body: EntryBody): ImpossibleFigure | null {
       );
     case 'factsSet':
       return factFigures(body);
+    case 'shaftWeighed':
+      return outside('massG', body.massG, FACT_RANGES.arrowMassG);
     case 'experimentOpened':
       return outside('step', (body.high - body.low) / body.step, [1, MOST_SETTINGS]);
     default:

@@ -4,7 +4,8 @@ import type { ReadingKind } from '../craft/readings.ts';
 import type { StepId } from '../craft/steps.ts';
 import { BuildShelf } from './builds.ts';
 import { SettingTally } from './bench-setting.ts';
-import type { BowState, ChangeMade, ItemChange, Measured } from './bow-state.ts';
+import type { NamedPart } from '../craft/catalogue-part.ts';
+import type { BowState, ChangeMade, ItemChange, Measured, WeighedNumber } from './bow-state.ts';
 import type { BodyOf, BowFacts, LoggedEntry } from './entry.ts';
 import { PositionTally } from './positions.ts';
 import type { Experiment, PaperTear, TargetLanding } from './range-records.ts';
@@ -34,6 +35,9 @@ export class BowDraft {
   readonly bolts: PositionTally;
   readonly setting = new SettingTally(FIRST_STRING);
   readonly builds = new BuildShelf();
+  readonly catalogue = new Map<string, NamedPart>();
+  readonly droppedParts = new Set<string>();
+  readonly weighedShafts = new Map<number, WeighedNumber>();
   readonly ticked = new Map<ChecklistName, ReadonlySet<string>>();
   readonly skipped = new Map<StepId, { why: string; index: number }>();
   readonly confirmed = new Map<StepId, number>();
@@ -65,6 +69,9 @@ export class BowDraft {
       stringTurns: this.setting.turns,
       positions: { ...this.bolts.positions, twists: this.strings.state.fitted.twists },
       builds: this.builds.builds,
+      catalogue: this.catalogue,
+      droppedParts: this.droppedParts,
+      weighedShafts: this.weighedShafts,
       ticked: this.ticked,
       skipped: this.skipped,
       confirmed: this.confirmed,

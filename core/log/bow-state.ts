@@ -1,4 +1,5 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
+import type { NamedPart } from '../craft/catalogue-part.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
@@ -47,6 +48,13 @@ export type ItemChange = Extract<Upset, { kind: 'item' }> & {
   readonly arrows?: { readonly before: ArrowBuild; readonly after: ArrowBuild } | undefined;
 };
 
+/** What a numbered arrow weighed, and of which build it was then. */
+export interface WeighedNumber {
+  readonly massG: number;
+  readonly at: string;
+  readonly buildId: string | null;
+}
+
 /** The present state of one bow: everything advice may depend on. */
 export interface BowState {
   readonly bowId: string;
@@ -69,6 +77,11 @@ export interface BowState {
   readonly positions: Positions;
   /** Builds of arrow that were kept or changed at this bow; the workshop’s are those of all its bows. */
   readonly builds: ReadonlyMap<string, Build>;
+  /** Parts that were put into the workshop's catalogue at this bow, and those that were taken out of it. */
+  readonly catalogue: ReadonlyMap<string, NamedPart>;
+  readonly droppedParts: ReadonlySet<string>;
+  /** Numbered arrows that were put on a scale, whole. */
+  readonly weighedShafts: ReadonlyMap<number, WeighedNumber>;
   readonly ticked: ReadonlyMap<ChecklistName, ReadonlySet<string>>;
   /** Steps passed over with a reason, and where in the log: what they rest on may change after it. */
   readonly skipped: ReadonlyMap<StepId, { readonly why: string; readonly index: number }>;

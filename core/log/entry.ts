@@ -1,4 +1,5 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
+import type { CataloguePart } from '../craft/catalogue-part.ts';
 import type { BowKind, BraceReference, Hand, Hook, Purpose, School } from '../craft/bow-terms.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
@@ -180,6 +181,20 @@ export type EntryBody =
       readonly buildId: string;
       readonly name: string;
       readonly parts: ArrowBuild;
+    }
+  | {
+      /** A part of the workshop's own catalogue, new or as it is from now on. */
+      readonly kind: 'partKept';
+      readonly partId: string;
+      readonly name: string;
+      readonly part: CataloguePart;
+    }
+  | { readonly kind: 'partDropped'; readonly partId: string }
+  | {
+      /** One numbered arrow of those shot now, whole. */
+      readonly kind: 'shaftWeighed';
+      readonly arrowNumber: number;
+      readonly massG: number;
     }
   | { readonly kind: 'factsSet'; readonly facts: LaterFacts }
   | {

@@ -66,6 +66,7 @@ function goesOnWith(before: ShootingSession, session: ShootingSession): boolean 
     session.buttMm === before.buttMm &&
     session.buttKind === before.buttKind &&
     session.arrowBuild === before.arrowBuild &&
+    session.build?.buildId === before.build?.buildId &&
     session.aim === before.aim &&
     session.cantOutwardDeg === before.cantOutwardDeg &&
     instantMs(session.openedAt) - pausedFrom <= SAME_SITTING_HOURS * MS_PER_HOUR

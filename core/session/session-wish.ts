@@ -4,7 +4,7 @@ import type { ButtKind, Light, Wind } from '../craft/range-terms.ts';
 import { SESSION_KIND_FACTS, type SessionKind, USUAL_DISTANCE_M } from '../craft/session-kinds.ts';
 import { defaultTolerance } from '../groups/default-tolerance.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { EntryBody } from '../log/entry.ts';
+import type { BodyOf, EntryBody } from '../log/entry.ts';
 import type { Experiment } from '../log/range-records.ts';
 
 /** A figure of a form: null where what was typed is none, undefined where nothing was typed. */
@@ -128,6 +128,7 @@ export function openingEntries(
     wind: wish.wind,
     buttKind: wish.buttKind,
     arrowBuild: said(wish.arrowBuild),
+    build: buildNow(state),
     aim: said(wish.aim),
     cantOutwardDeg: wish.cantOutwardDeg === 0 ? undefined : (wish.cantOutwardDeg ?? undefined),
     despite,
@@ -149,6 +150,12 @@ export function openingEntries(
     },
     opened,
   ];
+}
+
+/** Which build is on the bow, and as what: a cut later makes another revision of it. */
+function buildNow({ bow }: BowState): BodyOf<'sessionOpened'>['build'] {
+  const build = bow.arrow?.build;
+  return build === undefined ? undefined : { buildId: build.buildId, revisionId: build.revisionId };
 }
 
 function said(words: string): string | undefined {

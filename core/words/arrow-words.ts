@@ -1,4 +1,5 @@
 import type { BuildCaution } from '../arrows/build-cautions.ts';
+import type { NumberedShaft } from '../arrows/numbered-shafts.ts';
 import type { Match, MatchModel } from '../arrows/match-model.ts';
 import type { WayToMatch } from '../arrows/ways-to-match.ts';
 import { poundsOfSpine } from '../arrows/static-spine.ts';
@@ -125,6 +126,12 @@ function spineWords(spine: number, material: ArrowBuild['shaft']['material']): s
 /** A spine of a table is good to ten. */
 function roundSpine(spine: number): string {
   return showNumber(Math.round(spine / 10) * 10, 0);
+}
+
+/** A numbered arrow that weighs something else than what it is made of. */
+export function shaftApartWords({ apartG }: Pick<NumberedShaft, 'apartG'>): string {
+  if (apartG === null) return '';
+  return `${grains(Math.abs(apartG))} ${apartG > 0 ? 'over' : 'under'} what its parts come to: another point?`;
 }
 
 function grains(massG: number): string {

@@ -1,3 +1,5 @@
+import type { BowState } from '../log/bow-state.ts';
+import type { ShootingSession } from '../log/shooting.ts';
 import type { SessionProblem } from '../session/session-wish.ts';
 
 /** What is said of a session that cannot be opened as wished. */
@@ -12,3 +14,32 @@ export const SESSION_PROBLEM_WORDS: Readonly<Record<SessionProblem, string>> = {
   tooManySettings: 'More than eight steps each way: take a larger step.',
   shotsADay: 'Shots a day: 6 to 500.',
 };
+
+/** The arrow on the bow as it would be pointed at: `carbon, spine 700, revision 2`; empty where it is no build. */
+export function buildNowWords(state: BowState): string {
+  const { arrow } = state.bow;
+  return arrow?.build === undefined ? '' : arrowOf(state, arrow.build);
+}
+
+/** What a session was shot with, by the build it points at or in its own words; empty where nobody said. */
+export function sessionArrowWords(
+  state: BowState,
+  { build, arrowBuild }: Pick<ShootingSession, 'build' | 'arrowBuild'>,
+): string {
+  const pointed = build === undefined ? '' : arrowOf(state, build);
+  return [pointed, arrowBuild ?? ''].filter((words) => words !== '').join('; ');
+}
+
+function arrowOf(
+  state: BowState,
+  { buildId, revisionId }: NonNullable<ShootingSession['build']>,
+): string {
+  const build = state.builds.get(buildId);
+  const fitted = state.bow.arrow;
+  // A build of another bow, put on this one: its name is written down here, its revisions are there.
+  if (build === undefined)
+    return fitted?.build?.buildId === buildId ? fitted.described : 'an arrow of another bow';
+  const at = build.revisions.findIndex((one) => one.revisionId === revisionId);
+  const name = build.revisions.findLast((one) => one.name !== '')?.name ?? '';
+  return at < 0 ? name : `${name}, revision ${at + 1}`;
+}

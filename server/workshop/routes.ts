@@ -33,6 +33,8 @@ async function workshopOf(queries: EntryQueries): Promise<WorkshopResponse> {
         revisions: [...revisions],
       }),
     ),
+    parts: states.flatMap(({ catalogue }) => [...catalogue.values()]),
+    droppedParts: states.flatMap(({ droppedParts }) => [...droppedParts]),
     fitted: states.flatMap(({ bowId, bow }) => {
       const build = bow.arrow?.build;
       return build === undefined

@@ -1,4 +1,5 @@
 import { type ReactNode, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { type NamedPart, withPart } from '#core/craft/catalogue-part.ts';
 import { leastShaftMm } from '#core/limits/safe-length.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
@@ -18,7 +19,9 @@ import { BuildCautions, BuildFigures, BuildMatch } from './build-figures.tsx';
 import { MatchMap } from './match-map.tsx';
 import { CutAndPoint } from './cut-and-point.tsx';
 import { PartsForm } from './parts-form.tsx';
-import { type DraftStart, useArrowDraft } from './use-arrow-draft.ts';
+import { PartsPanel } from './parts-panel.tsx';
+import { SheetDialog } from '../ui/sheet-dialog.tsx';
+import { type ArrowDraft, type DraftStart, useArrowDraft } from './use-arrow-draft.ts';
 import type { MoveActions } from '../log-line/use-move-actions.ts';
 
 /** From this width on the parts are named in the drawing. */
@@ -37,6 +40,7 @@ export function ArrowBench({
   onKept,
   plan,
   next,
+  catalogue,
 }: {
   readonly state: BowState;
   readonly start: DraftStart;
@@ -51,6 +55,8 @@ export function ArrowBench({
   readonly onKept: (buildId: string) => void;
   /** What may be made of the shafts and points there are. */
   readonly plan: (model: MatchModel) => ReactNode;
+  /** The workshop's parts while they lie open; null while they do not. */
+  readonly catalogue: { readonly parts: readonly NamedPart[]; readonly onClose: () => void } | null;
   /** What comes next on this bow. */
   readonly next: ReactNode;
 }) {
@@ -92,17 +98,19 @@ export function ArrowBench({
           <BuildCautions state={state} build={build} />
           <BuildMatch state={state} model={model} build={build} unit={buttUnit} />
         </div>
-        <ArrowActions
-          state={state}
-          draft={draft}
-          kept={kept}
-          buildId={buildId}
-          shotWith={shotWith}
-          store={store}
-          makeChanges={makeChanges}
-          onKept={onKept}
-        />
-        <div className="border-l-2 border-accent pl-3">{next}</div>
+        <div className="grid content-start gap-5">
+          <ArrowActions
+            state={state}
+            draft={draft}
+            kept={kept}
+            buildId={buildId}
+            shotWith={shotWith}
+            store={store}
+            makeChanges={makeChanges}
+            onKept={onKept}
+          />
+          <div className="border-l-2 border-accent pl-3">{next}</div>
+        </div>
       </div>
       {model !== null && (
         <MatchMap
@@ -116,36 +124,74 @@ export function ArrowBench({
         />
       )}
       {model !== null && plan(model)}
-      <section aria-labelledby="parts-title">
-        <div className="mb-2 flex flex-wrap items-end justify-between gap-x-8">
-          <h2 id="parts-title" className="text-sub font-[640]">
-            Part by part
-          </h2>
-          <ChoiceRow
-            label="Masses in"
-            value={massUnit}
-            options={[
-              { value: 'gr', label: 'grains' },
-              { value: 'g', label: 'grams' },
-            ]}
-            onChange={(unit) => {
-              changeSettings({ massUnit: unit });
-              draft.restyle({ ...style, massUnit: unit });
+      <PartByPart draft={draft} style={style} massWords={massWords} isListed={!hasLabels} />
+      {catalogue !== null && (
+        <SheetDialog
+          title="Parts"
+          description="The workshop’s own catalogue of shafts, points and what goes with them."
+          onClose={catalogue.onClose}
+        >
+          <PartsPanel
+            parts={catalogue.parts}
+            build={build}
+            style={state.bow}
+            massUnit={massUnit}
+            store={store}
+            onUse={(part) => {
+              draft.setBuild(withPart(build, part));
+              catalogue.onClose();
             }}
           />
-        </div>
-        {!hasLabels && (
-          <ul className="mb-3 flex flex-wrap gap-x-5 text-note text-ink-2">
-            {placedParts(build).map(({ part, massG }) => (
-              <li key={part}>
-                {part} {massWords(massG)}
-              </li>
-            ))}
-          </ul>
-        )}
-        <PartsForm draft={draft} style={style} />
-      </section>
+        </SheetDialog>
+      )}
     </>
+  );
+}
+
+/** Every figure of the arrow, to be typed. */
+function PartByPart({
+  draft,
+  style,
+  massWords,
+  isListed,
+}: {
+  readonly draft: ArrowDraft;
+  readonly style: BuildStyle;
+  readonly massWords: (massG: number) => string;
+  /** The drawing is too narrow to name the parts. */
+  readonly isListed: boolean;
+}) {
+  const { massUnit } = style;
+  return (
+    <section aria-labelledby="parts-title">
+      <div className="mb-2 flex flex-wrap items-end justify-between gap-x-8">
+        <h2 id="parts-title" className="text-sub font-[640]">
+          Part by part
+        </h2>
+        <ChoiceRow
+          label="Masses in"
+          value={massUnit}
+          options={[
+            { value: 'gr', label: 'grains' },
+            { value: 'g', label: 'grams' },
+          ]}
+          onChange={(unit) => {
+            changeSettings({ massUnit: unit });
+            draft.restyle({ ...style, massUnit: unit });
+          }}
+        />
+      </div>
+      {isListed && (
+        <ul className="mb-3 flex flex-wrap gap-x-5 text-note text-ink-2">
+          {placedParts(draft.build).map(({ part, massG }) => (
+            <li key={part}>
+              {part} {massWords(massG)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <PartsForm draft={draft} style={style} />
+    </section>
   );
 }
 

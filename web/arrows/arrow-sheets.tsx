@@ -2,9 +2,10 @@ import type { BowState } from '#core/log/bow-state.ts';
 import { useSettings } from '../theme/use-settings.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
 import { BuyPanel } from './buy-panel.tsx';
+import { NumberedPanel } from './numbered-panel.tsx';
 import { MatchedSetPanel } from './matched-set-panel.tsx';
 
-export type ArrowSheet = 'buy' | 'set';
+export type ArrowSheet = 'buy' | 'set' | 'parts' | 'numbers';
 
 /** What may lie open over the arrows. */
 export function ArrowSheets({
@@ -19,7 +20,7 @@ export function ArrowSheets({
   /** This spine is laid out as an arrow. */
   readonly onTake: (spine: number) => void;
 }) {
-  const { massUnit } = useSettings();
+  const { massUnit, buttUnit } = useSettings();
   if (sheet === 'buy')
     return (
       <SheetDialog
@@ -28,6 +29,16 @@ export function ArrowSheets({
         onClose={onClose}
       >
         <BuyPanel state={state} onTake={onTake} />
+      </SheetDialog>
+    );
+  if (sheet === 'numbers')
+    return (
+      <SheetDialog
+        title="Numbered shafts"
+        description="What each arrow of this bow weighs, and where it lands from its fellows."
+        onClose={onClose}
+      >
+        <NumberedPanel state={state} massUnit={massUnit} unit={buttUnit} />
       </SheetDialog>
     );
   if (sheet === 'set')

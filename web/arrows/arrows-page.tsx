@@ -90,6 +90,11 @@ function Arrows({
               setFreshId(newId());
               choose(buildId);
             }}
+            catalogue={
+              params.get('sheet') === 'parts'
+                ? { parts: workshop.parts, onClose: () => setParam('sheet', null) }
+                : null
+            }
             next={
               <NextMove
                 move={move}

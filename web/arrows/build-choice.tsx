@@ -50,6 +50,12 @@ export function BuildChoice({
       <button type="button" className="link-btn" onClick={() => onSheet('set')}>
         A matched set
       </button>
+      <button type="button" className="link-btn" onClick={() => onSheet('numbers')}>
+        Numbered shafts
+      </button>
+      <button type="button" className="link-btn" onClick={() => onSheet('parts')}>
+        Parts
+      </button>
       {loading && <p className="text-note text-ink-2">Fetching the other bows’ arrows…</p>}
       {error !== null && (
         <p className="text-note text-stop" role="status">

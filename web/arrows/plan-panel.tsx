@@ -9,7 +9,7 @@ import {
   wayTo,
 } from '#core/arrows/reachable-builds.ts';
 import { newestOf } from '#core/arrows/workshop-builds.ts';
-import { readArrowGoal } from '#core/entry-line/read-arrow-goal.ts';
+import { readArrowGoal } from '#core/arrows/arrow-goal.ts';
 import type { Build } from '#core/log/builds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { showChance, showLength, showNumber } from '#core/quantity/show.ts';

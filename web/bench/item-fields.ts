@@ -1,5 +1,5 @@
 import type { FitOutItem } from '#core/craft/fit-out.ts';
-import { type FieldRead, readField } from '#core/entry-line/read-field.ts';
+import { type FieldRead, readField } from '#core/quantity/read-field.ts';
 import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
 
 export type ItemFields = Readonly<

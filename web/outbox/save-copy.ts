@@ -2,17 +2,14 @@ import { ownLogResponseSchema } from '#contract/entry.ts';
 import { ENTRY_VERSION } from '#contract/entry-version.ts';
 import { setAsideResponseSchema } from '#contract/set-aside.ts';
 import { request } from '../api/http.ts';
+import { saveFile } from '../device/save-file.ts';
 import { timeNow } from '../device/device-time.ts';
 
 /** Entries as a file in the browser's own downloads. */
 export function saveEntries(entries: readonly unknown[], name: string): void {
   const text = JSON.stringify({ version: ENTRY_VERSION, entries }, null, 2);
-  const address = URL.createObjectURL(new Blob([text], { type: 'application/json' }));
-  const link = document.createElement('a');
-  link.href = address;
-  link.download = `keen-limb-${name}-${new Date(timeNow()).toISOString().slice(0, 10)}.json`;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(address), 1000);
+  const day = new Date(timeNow()).toISOString().slice(0, 10);
+  saveFile(`keen-limb-${name}-${day}.json`, 'application/json', text);
 }
 
 /**

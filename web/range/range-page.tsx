@@ -21,6 +21,7 @@ import { Butt } from './plot/butt.tsx';
 import { SessionChoice } from './session/session-choice.tsx';
 import { SessionPanel } from './session/session-panel.tsx';
 import { RangeTools } from './sheets/range-tools.tsx';
+import { ShaftsApart } from './shafts-apart.tsx';
 import { useRangeEntry } from './use-range-entry.ts';
 import { useShooting } from './use-shooting.ts';
 
@@ -110,6 +111,7 @@ function Range({
         <div className="grid grid-cols-1 gap-x-8 px-4 py-3 @roomy:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] @roomy:px-7">
           <div className="order-1 @roomy:order-2 @roomy:row-span-2">
             <ShootingBar state={state} />
+            <ShaftsApart state={state} />
             <SessionChoice
               state={state}
               session={session}

@@ -7,6 +7,9 @@ import { stepConfirmed } from './step-confirmed.ts';
 import { stepSkipped } from './step-skipped.ts';
 import { itemFitted } from './item-fitted.ts';
 import { buildKept } from './build-kept.ts';
+import { partDropped } from './part-dropped.ts';
+import { partKept } from './part-kept.ts';
+import { shaftWeighed } from './shaft-weighed.ts';
 import { factsSet } from './facts-set.ts';
 import { positionCounted } from './position-counted.ts';
 import { listTicked } from './list-ticked.ts';
@@ -43,6 +46,9 @@ export const ENTRY_KINDS = {
   stepSkipped,
   itemFitted,
   buildKept,
+  partKept,
+  partDropped,
+  shaftWeighed,
   factsSet,
   positionCounted,
   listTicked,

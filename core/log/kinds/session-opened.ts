@@ -27,6 +27,7 @@ export const sessionOpened = entryKind({
     buttKind: z.enum(BUTT_KINDS).optional(),
     aim: name.optional(),
     arrowBuild: name.optional(),
+    build: z.strictObject({ buildId: id, revisionId: id }).optional(),
     cantOutwardDeg: z.number().min(-60).max(60).optional(),
   }),
   reduce: (draft, body, place) => {

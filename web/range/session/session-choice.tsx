@@ -3,6 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { SESSION_KIND_FACTS } from '#core/craft/session-kinds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
+import { sessionArrowWords } from '#core/words/session-words.ts';
 import { whenWords } from '../../log-line/lately.tsx';
 
 const ITEM =
@@ -22,43 +23,51 @@ export function SessionChoice({
   readonly onChoose: (sessionId: string) => void;
   readonly onEnd: () => void;
 }) {
+  const arrow = session === null ? '' : sessionArrowWords(state, session);
   return (
-    <div className="mb-1 flex items-center justify-between text-note">
-      <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 @max-tablet:-my-1 @max-tablet:min-h-11 font-[560]">
-          {session === null ? 'New session' : `${words(session)}, end ${endNumber}`}
-          <ChevronDown size={14} strokeWidth={1.6} aria-hidden />
-        </DropdownMenu.Trigger>
-        <DropdownMenu.Portal>
-          <DropdownMenu.Content
-            className="sheet-panel z-50 max-h-[60dvh] overflow-y-auto py-2"
-            align="start"
-          >
-            <DropdownMenu.Item className={ITEM} onSelect={() => onChoose('new')}>
-              New session
-            </DropdownMenu.Item>
-            {state.sessions.toReversed().map((one) => (
-              <DropdownMenu.Item
-                key={one.sessionId}
-                className={ITEM}
-                onSelect={() => onChoose(one.sessionId)}
-              >
-                {words(one)}, {one.shots.length} shots{one.closed ? '' : ', open'}
+    <>
+      <div className="mb-1 flex items-center justify-between text-note">
+        <DropdownMenu.Root>
+          <DropdownMenu.Trigger className="flex min-h-9 items-center gap-1.5 @max-tablet:-my-1 @max-tablet:min-h-11 font-[560]">
+            {session === null ? 'New session' : `${words(session)}, end ${endNumber}`}
+            <ChevronDown size={14} strokeWidth={1.6} aria-hidden />
+          </DropdownMenu.Trigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.Content
+              className="sheet-panel z-50 max-h-[60dvh] overflow-y-auto py-2"
+              align="start"
+            >
+              <DropdownMenu.Item className={ITEM} onSelect={() => onChoose('new')}>
+                New session
               </DropdownMenu.Item>
-            ))}
-          </DropdownMenu.Content>
-        </DropdownMenu.Portal>
-      </DropdownMenu.Root>
-      {session !== null && !session.closed && (
-        <button
-          type="button"
-          className="link min-h-9 @max-tablet:-my-1 @max-tablet:min-h-11"
-          onClick={onEnd}
-        >
-          End the session
-        </button>
+              {state.sessions.toReversed().map((one) => (
+                <DropdownMenu.Item
+                  key={one.sessionId}
+                  className={ITEM}
+                  onSelect={() => onChoose(one.sessionId)}
+                >
+                  {words(one)}, {one.shots.length} shots{one.closed ? '' : ', open'}
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.Content>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Root>
+        {session !== null && !session.closed && (
+          <button
+            type="button"
+            className="link min-h-9 @max-tablet:-my-1 @max-tablet:min-h-11"
+            onClick={onEnd}
+          >
+            End the session
+          </button>
+        )}
+      </div>
+      {arrow !== '' && (
+        <p className="-mt-1 mb-1 truncate text-note text-ink-2" data-testid="session-arrow">
+          With {arrow}
+        </p>
       )}
-    </div>
+    </>
   );
 }
 

@@ -3,6 +3,7 @@ import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
 import { experimentName } from '#core/words/fine-tuning-words.ts';
 import { BUTT_LABEL, LIGHT_LABEL, WIND_LABEL } from '#core/craft/range-terms.ts';
+import { buildNowWords } from '#core/words/session-words.ts';
 import { toleranceWords } from '#core/words/tolerance-words.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
@@ -68,7 +69,7 @@ export function SessionSetupForm({
           : {byRule.why}.
         </p>
       )}
-      <Surroundings setup={setup} />
+      <Surroundings state={state} setup={setup} />
       {problem !== null && <p className="text-note text-stop">{problem}</p>}
       {against !== null && (
         <div className="border-l-4 border-stop pl-3" data-testid="against">
@@ -182,7 +183,13 @@ function TunedControlChoice({
 }
 
 /** Place, light, wind, butt, arrows, aim, lean: said once, kept for the next time. */
-function Surroundings({ setup: { text, set } }: { readonly setup: SessionSetup }) {
+function Surroundings({
+  state,
+  setup: { text, set },
+}: {
+  readonly state: BowState;
+  readonly setup: SessionSetup;
+}) {
   const options = <T extends string>(all: readonly T[], label: Readonly<Record<T, string>>) => [
     { value: 'unsaid' as const, label: 'not said' },
     ...all.map((value) => ({ value, label: label[value] })),
@@ -204,6 +211,7 @@ function Surroundings({ setup: { text, set } }: { readonly setup: SessionSetup }
             label="Arrows"
             value={text.arrowBuild}
             longest={120}
+            placeholder={buildNowWords(state)}
             onChange={(arrowBuild) => set({ arrowBuild })}
           />
           <TextField

@@ -156,7 +156,11 @@ function startingText(state: BowState, unit: 'cm' | 'in', asked: SessionKind | n
     light: last?.light ?? 'unsaid',
     wind: 'unsaid',
     buttKind: last?.buttKind ?? 'unsaid',
-    arrowBuild: last?.arrowBuild ?? state.bow.arrow?.described ?? '',
+    // A build is pointed at and need not be said again.
+    arrowBuild:
+      state.bow.arrow?.build === undefined
+        ? (last?.arrowBuild ?? state.bow.arrow?.described ?? '')
+        : '',
     aim: last?.aim ?? '',
     despite: '',
     lean:

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import { readShots, writeShots } from '#core/groups/shots-csv.ts';
+import { saveFile } from '../../device/save-file.ts';
 import type { PlottedShot } from '../plot/tap-queue.ts';
 
 type Said =
@@ -87,8 +88,9 @@ export function ShotsFilePanel({
           disabled={session === null || session.shots.length === 0}
           onClick={() => {
             if (session === null) return;
-            saveText(
+            saveFile(
               `${bowName.toLowerCase().replace(/[^a-z0-9]+/g, '-')}-${session.openedAt.slice(0, 10)}.csv`,
+              'text/csv',
               writeShots(session.shots, hand),
             );
           }}
@@ -98,13 +100,4 @@ export function ShotsFilePanel({
       </section>
     </div>
   );
-}
-
-function saveText(name: string, text: string): void {
-  const url = URL.createObjectURL(new Blob([text], { type: 'text/csv' }));
-  const link = document.createElement('a');
-  link.href = url;
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(url);
 }

@@ -1,6 +1,5 @@
-import type { FigureRange } from '../limits/figure-ranges.ts';
-import type { Amount, Refusal } from '../quantity/read-amounts.ts';
-import { type Quantity, toStored, UNITS, type UnitSymbol } from '../quantity/units.ts';
+import type { Amount, Refusal } from './read-amounts.ts';
+import { type Quantity, toStored, UNITS, type UnitSymbol } from './units.ts';
 
 /** What a figure is to be: its kind, the units a bare number may mean, and where it may lie. */
 export interface FigureWanted {
@@ -9,7 +8,7 @@ export interface FigureWanted {
   /** Best first; a fraction always means inches. */
   readonly bare: readonly UnitSymbol[];
   /** Stored unit. */
-  readonly range: FigureRange;
+  readonly range: readonly [low: number, high: number];
 }
 
 export type FigureRead =
@@ -59,7 +58,7 @@ function fits(unit: UnitSymbol, quantity: Quantity): boolean {
   return UNITS[unit].quantity === quantity && unit !== 'm';
 }
 
-function inside(stored: number, [low, high]: FigureRange): boolean {
+function inside(stored: number, [low, high]: FigureWanted['range']): boolean {
   // Stryker disable next-line ArithmeticOperator,MethodExpression: dust stays far below any figure
   const dust = 1e-9 * Math.max(1, Math.abs(low), Math.abs(high));
   // Stryker disable next-line EqualityOperator: nothing is typed to a billionth

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { readAmounts } from '../quantity/read-amounts.ts';
+import { readAmounts } from './read-amounts.ts';
 import { readField } from './read-field.ts';
 import { type FigureWanted, readFigure } from './read-figure.ts';
 

@@ -1,4 +1,4 @@
-import { readAmounts } from '../quantity/read-amounts.ts';
+import { readAmounts } from './read-amounts.ts';
 import { type FigureWanted, readFigure } from './read-figure.ts';
 
 /** What a field of a form came to: nothing typed, a value in the stored unit, or what is wrong with it. */

@@ -1,4 +1,4 @@
-import type { ArrowGoal } from '../arrows/reachable-builds.ts';
+import type { ArrowGoal } from './reachable-builds.ts';
 import { readAmounts } from '../quantity/read-amounts.ts';
 import { toStored } from '../quantity/units.ts';
 

@@ -1,4 +1,4 @@
-import type { ArrowState } from '../craft/range-terms.ts';
+import type { ArrowState } from './range-terms.ts';
 
 /** What may stand in front of shots to say which arrows they are. */
 const LEADS: Readonly<Record<string, ArrowState>> = {
@@ -7,7 +7,7 @@ const LEADS: Readonly<Record<string, ArrowState>> = {
   broadhead: 'broadhead',
   target: 'targetPoint',
   bh: 'broadhead',
-  tp: 'targetPoint',
+  tgt: 'targetPoint',
   f: 'fletched',
   b: 'bare',
 };
