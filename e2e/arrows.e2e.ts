@@ -62,8 +62,8 @@ test('a new arrow is kept, put on the bow and found at another; its cut is a rev
 }) => {
   await openArrows(page, app, 'Curlew', '?build=new');
   await expect(page.getByTestId('build-standing')).toHaveText('New, and not kept yet.');
-  await field(page, 'Name').fill('Long and soft');
-  await field(page, 'Spine, thousandths').fill('650');
+  await field(page, 'Name').fill('Long and stiff');
+  await field(page, 'Spine, thousandths').fill('450');
   await field(page, 'Length as bought, mm').fill('820');
   await field(page, 'Length as cut, mm').fill('800');
   await field(page, 'Insert, gr').fill('30');
@@ -71,7 +71,7 @@ test('a new arrow is kept, put on the bow and found at another; its cut is a rev
   await expect(page.getByTestId('build-standing')).toHaveText('Revision 1, on Curlew.');
   await expect
     .poll(async () => (await app.log('Curlew')).at(-1)?.body)
-    .toMatchObject({ kind: 'itemFitted', item: 'shaft', described: 'Long and soft' });
+    .toMatchObject({ kind: 'itemFitted', item: 'shaft', described: 'Long and stiff' });
   // The saw goes through the same door as on the line: 6 mm, and it is another revision.
   await field(page, 'Length as cut, mm').fill('794');
   await page.getByRole('button', { name: 'Put it on Curlew' }).click();
@@ -84,8 +84,8 @@ test('a new arrow is kept, put on the bow and found at another; its cut is a rev
   await openArrows(page, app, 'Wren');
   await page
     .getByRole('combobox', { name: 'Arrow' })
-    .selectOption({ label: 'Long and soft, on Curlew' });
-  await expect(field(page, 'Name')).toHaveValue('Long and soft');
+    .selectOption({ label: 'Long and stiff, on Curlew' });
+  await expect(field(page, 'Name')).toHaveValue('Long and stiff');
   await expect(page.getByTestId('build-standing')).toHaveText(
     'Revision 2, not on this bow, also on Curlew.',
   );
@@ -178,4 +178,130 @@ test('a test arrow 30 gr off its build is caught before anything is shot with it
   await page.getByRole('textbox', { name: 'Entry line' }).fill('am 297 gr');
   await page.keyboard.press('Enter');
   await expect.poll(async () => (await app.log('Heron')).length).toBe(before + 1);
+});
+
+test('parts lie in a catalogue: put on the arrow, taken from a table with a broken row, and kept by hand', async ({
+  page,
+  app,
+}) => {
+  await openArrows(page, app, 'Wren');
+  await page.getByRole('button', { name: 'Parts', exact: true }).click();
+  const sheet = page.getByRole('dialog', { name: 'Parts' });
+  await sheet.getByRole('button', { name: 'Put screw-in 175 on the arrow' }).click();
+  await expect(sheet).toHaveCount(0);
+  await expect(field(page, 'Point, gr')).toHaveValue('175');
+  await expect(page.getByTestId('build-standing')).toContainText('changed here and not kept yet');
+  await page.getByRole('button', { name: 'Parts', exact: true }).click();
+  const table =
+    '\uFEFFpart;name;mass_g;centre_in_front_mm\npoint;heavy field;12,96;10\npoint;broken;-4;10\n';
+  await sheet
+    .getByLabel('File of parts')
+    .setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  const said = sheet.getByTestId('parts-said');
+  await expect(said).toContainText('1 part taken.');
+  await expect(said).toContainText('line 3, mass_g: “-4” is outside');
+  await expect(sheet.getByText('heavy field')).toBeVisible();
+  // The same file again adds nothing.
+  await sheet
+    .getByLabel('File of parts')
+    .setInputFiles({ name: 'drawer.csv', mimeType: 'text/csv', buffer: Buffer.from(table) });
+  await expect(said).toContainText('0 parts taken.');
+  await sheet.getByRole('textbox', { name: 'Name of the part' }).fill('my feathers');
+  await sheet.getByRole('button', { name: 'Keep its fletching' }).click();
+  await expect(sheet.getByText('my feathers')).toBeVisible();
+  const saved = page.waitForEvent('download');
+  await sheet.getByRole('button', { name: 'Save as CSV' }).click();
+  expect((await saved).suggestedFilename()).toBe('parts.csv');
+  // It is the workshop’s: another bow finds it.
+  await openArrows(page, app, 'Heron', '?sheet=parts');
+  await expect(page.getByRole('dialog').getByText('heavy field')).toBeVisible();
+});
+
+test('a numbered arrow 30 gr off its build is pointed at on the range, before its end is plotted', async ({
+  page,
+  app,
+}) => {
+  await page.goto(`${app.address}/range/${await app.bowId('Heron')}`);
+  const line = page.getByRole('textbox', { name: 'Entry line' });
+  await line.fill('sw 3 325 gr');
+  await expect(page.getByText(/over what its parts come to, 295 gr/)).toBeVisible();
+  await page.getByRole('button', { name: 'It is this one: log what it weighs' }).click();
+  await expect(page.getByTestId('shafts-apart')).toContainText(
+    'Shaft 3: 30 gr over what its parts come to: another point?',
+  );
+  await openArrows(page, app, 'Heron', '?sheet=numbers');
+  const row = page.getByTestId('numbered-shafts').getByRole('row').nth(1);
+  await expect(row).toContainText('325 gr');
+  await expect(row).toContainText('not shot');
+  await page.keyboard.press('Escape');
+  await enter(page, 'sw 3 295');
+  await page.goto(`${app.address}/range/${await app.bowId('Heron')}`);
+  await expect(page.getByRole('toolbar', { name: 'Plotting' })).toBeVisible();
+  await expect(page.getByTestId('shafts-apart')).toHaveCount(0);
+});
+
+test('a target bow changes its point, then its length: just what each moves turns stale', async ({
+  page,
+  app,
+}) => {
+  const states = async () => {
+    await page.goto(`${app.address}/bench/${await app.bowId('Heron')}`);
+    await expect(page.getByTestId('next-move').first()).toBeVisible();
+    const steps = await page.locator('[data-step]').all();
+    const stale = [];
+    for (const step of steps)
+      if (/stale/.test(await step.innerText())) stale.push(await step.getAttribute('data-step'));
+    return stale;
+  };
+  const before = await states();
+  await openArrows(page, app, 'Heron');
+  await field(page, 'Point, gr').fill('130');
+  await page.getByRole('button', { name: 'Put it on Heron' }).click();
+  await expect(page.getByTestId('build-standing')).toContainText('on Heron.');
+  const byPoint = (await states()).filter((step) => !before.includes(step));
+  expect(byPoint).toEqual(
+    ['bareShaft', 'fineTuning', 'sightMarks'].filter((s) => !before.includes(s)),
+  );
+  expect(byPoint).not.toContain('clickerLength');
+  await openArrows(page, app, 'Heron');
+  await field(page, 'Length as cut, in').fill('28 3/8');
+  await page.getByRole('button', { name: 'Put it on Heron' }).click();
+  const question = page.getByRole('dialog');
+  if (await question.isVisible()) await question.getByRole('button').first().click();
+  await expect
+    .poll(async () => (await app.log('Heron')).at(-1)?.body)
+    .toMatchObject({ kind: 'change', control: 'shaftCut' });
+  expect(await states()).toContain('clickerLength');
+});
+
+test('the plan: a mass that is wanted, step by step, and what cannot be undone said before', async ({
+  page,
+  app,
+}) => {
+  await openArrows(page, app, 'Wren');
+  const plan = page.getByTestId('plan');
+  await expect(plan.getByTestId('plan-next')).toBeVisible();
+  await expect(plan.getByTestId('plan-reachable').getByRole('row')).not.toHaveCount(1);
+  await plan.getByRole('radio', { name: 'a mass' }).click();
+  await expect(plan).toContainText('A mass of a whole arrow, like 420.');
+  await plan.getByRole('textbox', { name: 'Whole arrow, gr' }).fill('-400');
+  await expect(plan).toContainText('A mass of a whole arrow, like 420.');
+  await plan.getByRole('textbox', { name: 'Whole arrow, gr' }).fill('390');
+  await expect(plan.getByTestId('plan-next')).toContainText('A point of');
+  const cuts = plan.getByText(/^Cut .* off$/);
+  if ((await cuts.count()) > 0) await expect(cuts.first()).toBeVisible();
+  const logged = (await app.log('Wren')).length;
+  await plan.getByTestId('plan-next').getByRole('button').click();
+  const asks = page.getByTestId('change-asks');
+  await expect
+    .poll(async () => (await asks.isVisible()) || (await app.log('Wren')).length > logged)
+    .toBe(true);
+  if (await asks.isVisible())
+    await page
+      .getByRole('dialog')
+      .getByRole('button', { name: /log it/ })
+      .click();
+  await expect
+    .poll(async () => (await app.log('Wren')).at(-1)?.body)
+    .toMatchObject({ kind: 'change', control: 'pointMass' });
 });

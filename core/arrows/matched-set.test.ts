@@ -91,3 +91,21 @@ describe('a matched set', () => {
     expect(matchedSet(lot, 6, COSTS).outliers).toEqual([]);
   });
 });
+
+describe('what counts by choice', () => {
+  const lot: readonly WeighedShaft[] = [
+    { shaft: 'a', massG: 20, spine: 600, runOutMm: 0 },
+    { shaft: 'b', massG: 20, spine: 640, runOutMm: 0 },
+    { shaft: 'c', massG: 21, spine: 600, runOutMm: 0 },
+  ];
+  it('mass alone takes the two of one mass, spine alone the two of one spine', () => {
+    const by = (mass: number, spine: number) =>
+      matchedSet(lot, 2, COSTS, { mass, spine, runOut: 1 }).shafts;
+    expect(by(1, 0)).toEqual(['a', 'b']);
+    expect(by(0, 1)).toEqual(['a', 'c']);
+  });
+  it('what the set costs at the butt is said as it truly costs', () => {
+    // 40 of spine, 28 mm apart: 14 from their middle each.
+    expect(matchedSet(lot, 2, COSTS, { mass: 1, spine: 0, runOut: 1 }).spreadMm).toBeCloseTo(14, 6);
+  });
+});

@@ -16,6 +16,14 @@ export interface SpreadCosts {
   readonly mmPerRunOutMm: number;
 }
 
+/** How much each counts in the choice beside what it costs: 1 as it costs, 0 not at all. */
+export interface ChoiceWeights {
+  readonly mass: number;
+  readonly spine: number;
+  readonly runOut: number;
+}
+export const AS_IT_COSTS: ChoiceWeights = { mass: 1, spine: 1, runOut: 1 };
+
 export interface MatchedSet {
   /** In the order they came. */
   readonly shafts: readonly string[];
@@ -37,20 +45,26 @@ const MEDIAN_DISTANCE = 0.6745;
  * smallest. What was measured of some shafts only is not compared; straightness counts from nought.
  *
  * @param count how many, 2 to the size of the lot
+ * @param weights what counts for more or less in the choice; the spread is always what it truly costs
  */
 export function matchedSet(
   lot: readonly WeighedShaft[],
   count: number,
   costs: SpreadCosts,
+  weights: ChoiceWeights = AS_IT_COSTS,
 ): MatchedSet {
-  const places = placesOf(lot, costs);
+  const places = placesOf(lot, {
+    mmPerG: costs.mmPerG * weights.mass,
+    mmPerSpine: costs.mmPerSpine * weights.spine,
+    mmPerRunOutMm: costs.mmPerRunOutMm * weights.runOut,
+  });
   const chosen =
     waysToChoose(lot.length, count) <= MOST_TRIED
       ? byTrial(places, count)
       : byExchange(places, count);
   return {
     shafts: chosen.toSorted((one, other) => one - other).map((at) => lot[at]!.shaft),
-    spreadMm: Math.sqrt(squaresOf(places, chosen) / count),
+    spreadMm: Math.sqrt(squaresOf(placesOf(lot, costs), chosen) / count),
     outliers: outliersOf(lot),
   };
 }

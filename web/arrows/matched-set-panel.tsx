@@ -1,6 +1,6 @@
 import { useMemo, useState } from 'react';
 import { readLot } from '#core/arrows/lot-table.ts';
-import type { WeighedShaft } from '#core/arrows/matched-set.ts';
+import { AS_IT_COSTS, type WeighedShaft } from '#core/arrows/matched-set.ts';
 import { speedGuess } from '#core/arrows/speed-guess.ts';
 import { spreadCosts } from '#core/arrows/spread-costs.ts';
 import { presentWeightN } from '#core/gains/present-weight.ts';
@@ -9,6 +9,7 @@ import { medianOf } from '#core/numeric/moments.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { useMatchedSet } from '../workers/matched-set-door.ts';
+import { ChoiceRow } from '../ui/choice-row.tsx';
 import { TextField } from '../ui/text-field.tsx';
 
 /** An ordinary arrow of an ordinary bow, until this one is weighed, m/s. */
@@ -25,6 +26,7 @@ export function MatchedSetPanel({
   const [text, setText] = useState('');
   const [count, setCount] = useState('6');
   const [distance, setDistance] = useState('18');
+  const [weights, setWeights] = useState(AS_IT_COSTS);
   const { shafts, problems } = useMemo(() => readLot(text, massUnit), [text, massUnit]);
   const wanted = Number(count);
   const distanceM = Number(distance.replace(',', '.'));
@@ -35,8 +37,13 @@ export function MatchedSetPanel({
     if (!isWanted || !isDistance) return null;
     const massG = medianOf(shafts.map((one) => one.massG));
     const speedMps = weightN === null ? USUAL_SPEED_MPS : speedGuess(massG, weightN).speedMps;
-    return { lot: shafts, count: wanted, costs: spreadCosts(distanceM, { massG, speedMps }) };
-  }, [shafts, wanted, distanceM, isWanted, isDistance, weightN]);
+    return {
+      lot: shafts,
+      count: wanted,
+      costs: spreadCosts(distanceM, { massG, speedMps }),
+      weights,
+    };
+  }, [shafts, wanted, distanceM, isWanted, isDistance, weightN, weights]);
   const found = useMatchedSet(asked);
   return (
     <div className="grid gap-4">
@@ -56,6 +63,17 @@ export function MatchedSetPanel({
       <div className="grid grid-cols-2 gap-4">
         <TextField decimal label="How many" value={count} onChange={setCount} />
         <TextField decimal label="Shot at, m" value={distance} onChange={setDistance} />
+      </div>
+      <div className="flex flex-wrap gap-x-8 gap-y-2">
+        {COUNTED.map(({ by, label }) => (
+          <ChoiceRow
+            key={by}
+            label={label}
+            value={String(weights[by])}
+            options={COUNTS}
+            onChange={(value) => setWeights({ ...weights, [by]: Number(value) })}
+          />
+        ))}
       </div>
       {problems.length > 0 && (
         <ul className="text-note text-stop" role="alert" data-testid="lot-problems">
@@ -84,6 +102,17 @@ export function MatchedSetPanel({
     </div>
   );
 }
+
+const COUNTED = [
+  { by: 'mass', label: 'Mass counts' },
+  { by: 'spine', label: 'Spine counts' },
+  { by: 'runOut', label: 'Straightness counts' },
+] as const;
+const COUNTS = [
+  { value: '0', label: 'not' },
+  { value: '1', label: 'as it costs' },
+  { value: '3', label: 'threefold' },
+];
 
 function Found({
   shafts,

@@ -1,13 +1,9 @@
 import { useEffect, useState } from 'react';
-import type { MatchedSet, SpreadCosts, WeighedShaft } from '#core/arrows/matched-set.ts';
+import type { MatchedSet } from '#core/arrows/matched-set.ts';
 import type { MatchedSetJobs } from './matched-set-jobs.ts';
 import { WorkerDoor } from './worker-door.ts';
 
-interface Asked {
-  readonly lot: readonly WeighedShaft[];
-  readonly count: number;
-  readonly costs: SpreadCosts;
-}
+type Asked = MatchedSetJobs['matchedSet']['order'];
 
 /** The shafts of a lot that shoot most alike, looked for in a worker; null while it looks, or has nothing to look for. */
 export function useMatchedSet(asked: Asked | null): MatchedSet | null {

@@ -1,4 +1,9 @@
-import type { MatchedSet, SpreadCosts, WeighedShaft } from '#core/arrows/matched-set.ts';
+import type {
+  ChoiceWeights,
+  MatchedSet,
+  SpreadCosts,
+  WeighedShaft,
+} from '#core/arrows/matched-set.ts';
 
 export type MatchedSetJobs = {
   readonly matchedSet: {
@@ -6,6 +11,7 @@ export type MatchedSetJobs = {
       readonly lot: readonly WeighedShaft[];
       readonly count: number;
       readonly costs: SpreadCosts;
+      readonly weights: ChoiceWeights;
     };
     readonly answer: MatchedSet;
   };

@@ -3,5 +3,5 @@ import type { MatchedSetJobs } from './matched-set-jobs.ts';
 import { serveJobs } from './protocol.ts';
 
 serveJobs<MatchedSetJobs>(globalThis, {
-  matchedSet: ({ lot, count, costs }) => matchedSet(lot, count, costs),
+  matchedSet: ({ lot, count, costs, weights }) => matchedSet(lot, count, costs, weights),
 });

@@ -28,7 +28,7 @@ export interface Line {
 }
 
 /** What a job is given beside its order. */
-interface JobContext {
+export interface JobContext {
   /** How far it has come, 0 to 1. */
   readonly progress: (share: number) => void;
   /** Nobody waits for it any more: to be looked at between pieces of long work. */
