@@ -49,6 +49,23 @@ const VIEWS = {
     await page.getByRole('textbox', { name: 'Point, gr' }).fill('heavy');
     await expect(page.getByRole('alert').first()).toBeVisible();
   },
+  plan: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/arrows/${await app.bowId('Wren')}`);
+    await page.getByTestId('plan').getByRole('radio', { name: 'a balance' }).click();
+    await page.getByRole('textbox', { name: 'Front of centre, %' }).fill('15');
+    await expect(page.getByTestId('plan-reachable')).toBeVisible();
+  },
+  parts: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/arrows/${await app.bowId('Linnet')}?sheet=parts`);
+    await expect(page.getByRole('dialog', { name: 'Parts' })).toBeVisible();
+  },
+  proof: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/range/${await app.bowId('Kestrel')}?session=new&kind=proof`);
+    await page.getByRole('button', { name: 'Start shooting' }).click();
+    await enter(page, 'f 0,0 1,1 -1,1');
+    await enter(page, 'bh 6,0 7,1 6,-1');
+    await expect(page.getByTestId('proof')).toContainText('Across:');
+  },
   range: async (page: Page, app: App) => {
     await openRange(page, app, 'Heron');
     await enter(page, 'f 0,0 1,1 -1,1 2,0 -2,-1 0,2');

@@ -5,6 +5,9 @@ import { lowerFirst } from '../craft/letter-case.ts';
 import { showChance } from '../quantity/show.ts';
 import { offsetWords } from './verdict-words.ts';
 
+/** A figure and its sign stay on one line. */
+const NO_BREAK = '\u00a0';
+
 /** Plain, first: what the proof says so far. */
 export function proofSaysWords({ next, point }: ProofStanding): string {
   const points = `${lowerFirst(ARROW_SHORT[point])}s`;
@@ -32,5 +35,5 @@ export function proofAxisWords(
   const verdict = standing[axis];
   const figure = offsetWords(axis, verdict, { hand, unit });
   if (figure === null || verdict.odds === null) return null;
-  return `${axis === 'up' ? 'Up and down' : 'Across'}: ${figure}, inside with ${showChance(verdict.odds.inside)}`;
+  return `${axis === 'up' ? 'Up and down' : 'Across'}: ${figure}, inside with ${showChance(verdict.odds.inside).replaceAll(' ', NO_BREAK)}`;
 }

@@ -18,13 +18,14 @@ import {
   SCHOOL_LABEL,
   SCHOOLS,
   type School,
+  shootsOffTheShelf,
 } from '#core/craft/bow-terms.ts';
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { FACT_RANGES } from '#core/limits/figure-ranges.ts';
-import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { likelySchool, SCHOOL_HABITS } from '#core/priors/starting-values.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
+import { MmField, mmTyped } from './mm-field.tsx';
 import { Fractions } from '../ui/fractions.tsx';
 import { SheetActions } from '../ui/sheet-actions.tsx';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
@@ -108,15 +109,18 @@ function FiveAnswers({
   const [purpose, setPurpose] = useState<Purpose>('target');
   const [chosenSchool, setChosenSchool] = useState<School | null>(null);
   const [crawl, setCrawl] = useState('');
+  const [window, setWindow] = useState('');
   const [name, setName] = useState('');
   const school = chosenSchool ?? likelySchool(bowKind, hook, purpose);
   const habits = SCHOOL_HABITS[school];
   const finalName = name.trim() === '' ? freeName(taken) : name.trim();
-  const crawlMm = hook === 'stringWalk' ? crawlOf(crawl) : undefined;
-  const sheet = startingSheet(
-    { bowKind, amoLengthIn, hook, purpose, school, crawlMm: crawlMm ?? undefined },
-    habits.lengthUnit,
-  );
+  const crawlMm = hook === 'stringWalk' ? mmTyped(crawl, FACT_RANGES.crawlMm) : undefined;
+  const windowMm = shootsOffTheShelf(school)
+    ? mmTyped(window, FACT_RANGES.windowPastCentreMm)
+    : undefined;
+  const later = { crawlMm: crawlMm ?? undefined, windowPastCentreMm: windowMm ?? undefined };
+  const answers = { bowKind, amoLengthIn, hook, purpose, school, ...later };
+  const sheet = startingSheet(answers, habits.lengthUnit);
 
   const make = () => {
     makeBow([
@@ -125,16 +129,11 @@ function FiveAnswers({
         name: finalName,
         owner: '',
         described: '',
-        bowKind,
-        amoLengthIn,
+        ...answers,
         hand,
-        hook,
-        purpose,
-        school,
         lengthUnit: habits.lengthUnit,
         division: 16,
         braceReference: habits.braceReference,
-        ...(typeof crawlMm === 'number' ? { crawlMm } : {}),
         maker: {},
         inParts: false,
       },
@@ -146,7 +145,7 @@ function FiveAnswers({
       className="grid grid-cols-1 items-start gap-x-10 gap-y-3 @roomy:grid-cols-[1.1fr_1fr]"
       onSubmit={(event) => {
         event.preventDefault();
-        if (crawlMm !== null) make();
+        if (crawlMm !== null && windowMm !== null) make();
       }}
     >
       <div className="grid min-w-0 grid-cols-1 gap-2.5">
@@ -183,9 +182,6 @@ function FiveAnswers({
           options={HOOKS.map((value) => ({ value, label: upperFirst(HOOK_LABEL[value]) }))}
           onChange={setHook}
         />
-        {hook === 'stringWalk' && (
-          <CrawlField text={crawl} isProblem={crawlMm === null} onChange={setCrawl} />
-        )}
         <ChoiceRow
           label="Purpose"
           value={purpose}
@@ -201,48 +197,77 @@ function FiveAnswers({
           options={SCHOOLS.map((value) => ({ value, label: upperFirst(SCHOOL_LABEL[value]) }))}
           onChange={setChosenSchool}
         />
+        <LaterFigures
+          asksCrawl={hook === 'stringWalk'}
+          asksWindow={shootsOffTheShelf(school)}
+          crawl={{ text: crawl, isProblem: crawlMm === null, onChange: setCrawl }}
+          window={{ text: window, isProblem: windowMm === null, onChange: setWindow }}
+        />
         <NameField name={name} free={freeName(taken)} onChange={setName} />
       </div>{' '}
       <FilledFromSchool habits={habits.why} rows={sheet} />
-      <SheetActions>
-        <button type="submit" className="btn-ink min-h-12 text-lead">
-          Put it on the bench
-        </button>
-        <button type="button" className="link-btn" onClick={onClose}>
-          Leave it
-        </button>
-      </SheetActions>
+      <MakeOrLeave onClose={onClose} />
     </form>
   );
 }
 
-/** How deep the hook stands below the nock; it may be left open. */
-function CrawlField({
-  text,
-  isProblem,
-  onChange,
-}: {
+function MakeOrLeave({ onClose }: { readonly onClose: () => void }) {
+  return (
+    <SheetActions>
+      <button type="submit" className="btn-ink min-h-12 text-lead">
+        Put it on the bench
+      </button>
+      <button type="button" className="link-btn" onClick={onClose}>
+        Leave it
+      </button>
+    </SheetActions>
+  );
+}
+
+interface MmTyped {
   readonly text: string;
   readonly isProblem: boolean;
   readonly onChange: (text: string) => void;
+}
+
+/** Figures some bows have, that may follow later. */
+function LaterFigures({
+  asksCrawl,
+  asksWindow,
+  crawl,
+  window,
+}: {
+  readonly asksCrawl: boolean;
+  readonly asksWindow: boolean;
+  readonly crawl: MmTyped;
+  readonly window: MmTyped;
 }) {
+  const between = ([low, high]: readonly [number, number]) => `${low} to ${high} mm`;
   return (
-    <label>
-      <span className="label">Crawl at the distance shot most, mm; it can follow</span>
-      <input
-        className="field w-32"
-        inputMode="decimal"
-        value={text}
-        aria-invalid={isProblem}
-        aria-describedby={isProblem ? 'crawl-problem' : undefined}
-        onChange={(event) => onChange(event.target.value)}
-      />
-      {isProblem && (
-        <span id="crawl-problem" role="alert" className="mt-1.5 block text-note text-stop">
-          A crawl is {MOST_CRAWL[0]} to {MOST_CRAWL[1]} mm below the nock.
-        </span>
+    <>
+      {asksCrawl && (
+        <MmField
+          label="Crawl at the distance shot most, mm; it can follow"
+          text={crawl.text}
+          problem={
+            crawl.isProblem ? `A crawl is ${between(FACT_RANGES.crawlMm)} below the nock.` : null
+          }
+          onChange={crawl.onChange}
+        />
       )}
-    </label>
+      {asksWindow && (
+        <MmField
+          label="Window cut past the middle, mm, short of it with a minus; it can follow"
+          text={window.text}
+          problem={
+            window.isProblem
+              ? `A window is cut ${between(FACT_RANGES.windowPastCentreMm)} past the middle.`
+              : null
+          }
+          onChange={window.onChange}
+        />
+      )}
+    </>
   );
 }
 
@@ -280,17 +305,6 @@ function FilledFromSchool({
       </p>
     </section>
   );
-}
-
-const MOST_CRAWL = FACT_RANGES.crawlMm;
-
-/** A crawl as typed, mm; undefined where nothing was, null where it cannot be. */
-function crawlOf(text: string): number | undefined | null {
-  if (text.trim() === '') return undefined;
-  const read = readAmounts(text);
-  const [amount, more] = read.ok ? read.amounts : [];
-  if (amount === undefined || more !== undefined || (amount.unit ?? 'mm') !== 'mm') return null;
-  return amount.value >= MOST_CRAWL[0] && amount.value <= MOST_CRAWL[1] ? amount.value : null;
 }
 
 function freeName(taken: readonly string[]): string {

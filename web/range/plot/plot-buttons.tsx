@@ -46,7 +46,7 @@ export function PlotButtons({
             <svg width={26} height={24} viewBox="-13 -12 26 24" aria-hidden>
               <ArrowMark arrow={point} x={0} y={1} size={7} />
             </svg>
-            {ARROW_SHORT[point]}
+            {point === 'targetPoint' ? 'Target' : ARROW_SHORT[point]}
           </button>
         ))
       ) : (
