@@ -88,10 +88,10 @@ test('the tap that closes the list of bows plots no shot', async ({ page, app })
   await expect(page.getByRole('menu')).toBeVisible();
   const box = await page.getByTestId('plot').boundingBox();
   if (box === null) throw new Error('no plot');
-  await page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.8);
+  await page.mouse.click(box.x + box.width * 0.9, box.y + box.height * 0.8);
   await expect(page.getByRole('menu')).toBeHidden();
   // The next tap is a shot again, and the only one.
-  await page.mouse.click(box.x + box.width / 2, box.y + box.height * 0.8);
+  await page.mouse.click(box.x + box.width * 0.9, box.y + box.height * 0.8);
   await expect.poll(async () => (await app.log('Heron')).length).toBe(before + 2);
 });
 
