@@ -103,8 +103,8 @@ export const RECIPES = {
       (text) =>
         after(
           'Readonly<Record<SessionKind, SessionKindFacts>> = {\n',
-          "  coldShots: {\n    name: 'Cold shots',\n    says: 'One arrow, unwarmed, where it matters.',\n    step: 'proof',\n    facets: ['proof'],\n    needsPlunger: false,\n    isOneGroup: true,\n    weighsRemedies: false,\n    startsAtM: null,\n    judgedAtM: null,\n  },\n",
-        )(text.replace("'fineTuning'] as const;", "'fineTuning', 'coldShots'] as const;")),
+          "  coldShots: {\n    name: 'Cold shots',\n    says: 'One arrow, unwarmed, where it matters.',\n    step: 'proof',\n    facets: ['proof'],\n    needsPlunger: false,\n    isOneGroup: true,\n    judgesBothAxes: false,\n    weighsRemedies: false,\n    startsAtM: null,\n    judgedAtM: null,\n  },\n",
+        )(text.replace("'proof'] as const;", "'proof', 'coldShots'] as const;")),
     ],
     ['core/session/session-wish.ts', after('  switch (wish.kind) {\n', "    case 'coldShots':\n")],
     [
