@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
   testDir: 'e2e',
+  globalSetup: './e2e/demo-record.ts',
   testMatch: '*.e2e.ts',
   timeout: 60_000,
   workers: 2,

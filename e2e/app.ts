@@ -1,8 +1,18 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  copyFileSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
+import { DEMO_RECORD } from './demo-record.ts';
 
 /** A server of its own for every test: a fresh database with the demo club, on a free port. */
 export class App {
@@ -14,6 +24,7 @@ export class App {
   private port = '0';
 
   async start(): Promise<void> {
+    this.beginWithDemo();
     const child = spawn(process.execPath, ['dist/server/main.js'], {
       env: { ...process.env, PORT: this.port, KEEN_LIMB_DB: this.file },
       stdio: ['ignore', 'pipe', 'inherit'],
@@ -33,6 +44,14 @@ export class App {
         reject(new Error(`the server ended: ${said}`));
       });
     });
+  }
+
+  /** A first start finds the demo club written already. */
+  private beginWithDemo(): void {
+    const demo = process.env[DEMO_RECORD];
+    if (demo === undefined || existsSync(this.file)) return;
+    mkdirSync(this.data, { recursive: true });
+    copyFileSync(demo, this.file);
   }
 
   /** Pulls the plug: no signal handler runs. */

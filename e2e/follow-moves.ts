@@ -7,7 +7,7 @@ import { countedBand } from '#core/setup/counted-band.ts';
 import { pooledValue } from '#core/setup/pooled-value.ts';
 import { beyondBand } from '#core/order/step-states.ts';
 import { targetFor, type TargetId } from '#core/setup/targets.ts';
-import { type App, echo, expect } from './app.ts';
+import { type App, echo, expect, openBench } from './app.ts';
 
 export const MOST_MOVES = 90;
 
@@ -49,6 +49,13 @@ export async function followOne(
   }
   await press(page.getByTestId('next-move').locator('.btn'), way);
   const dialog = page.getByRole('dialog');
+  if (action === 'openArrows') {
+    await press(dialog.getByRole('button', { name: /^Lay out spine/ }), way);
+    await press(page.getByRole('button', { name: `Put it on ${name}` }), way);
+    await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+    await openBench(page, app, name);
+    return;
+  }
   if (action === 'openStep') {
     await expect(dialog).toBeVisible();
     for (const all of await dialog.getByRole('button', { name: 'All of these' }).all())

@@ -1,4 +1,4 @@
-import { arrowFigures, grainsPerPound } from '#core/arrows/arrow-figures.ts';
+import { arrowFigures, arrowInFlight, grainsPerPound } from '#core/arrows/arrow-figures.ts';
 import { buildCautions } from '#core/arrows/build-cautions.ts';
 import { type MatchModel, matchOf } from '#core/arrows/match-model.ts';
 import { waysToMatch } from '#core/arrows/ways-to-match.ts';
@@ -36,6 +36,7 @@ export function BuildFigures({
   const least = leastShaftMm(state);
   const leftMm = least === null ? null : build.shaft.lengthMm - least.leastMm;
   const speed = weightN === null ? null : speedGuess(massG, weightN);
+  const flight = speed === null ? null : arrowInFlight(massG, speed.speedMps);
   const other = massUnit === 'gr' ? 'g' : 'gr';
   const mass = (unit: 'gr' | 'g') =>
     `${showNumber(fromStored(massG, unit), unit === 'gr' ? 0 : 1)} ${unit}`;
@@ -76,10 +77,15 @@ export function BuildFigures({
             ? '–'
             : `${showNumber(speed.speedMps, 0)} ± ${showNumber(NINE_IN_TEN * speed.sdMps, 0)} m/s`
         }
-        note="a guess by weight and mass"
+        note={flight === null ? 'a guess by weight and mass' : flightWords(flight)}
       />
     </dl>
   );
+}
+
+/** Energy and momentum go with the guess, and are no surer than it is. */
+function flightWords({ energyJ, momentumKgMps }: ReturnType<typeof arrowInFlight>): string {
+  return `a guess: ${showNumber(energyJ, 0)} J, ${showNumber(momentumKgMps, 2)} kg m/s`;
 }
 
 function Figure({
