@@ -3,9 +3,31 @@ import { describe, expect, it } from 'vitest';
 import { partsAsCsv, type PartWithoutId, readPartsCsv } from '#core/arrows/catalogue-file.ts';
 import { partOf, PART_KINDS, withPart } from '#core/craft/catalogue-part.ts';
 import { PLAIN_BUILD } from '#core/fixtures/plain-build.ts';
-import { CLUB_PARTS } from '#demo/parts.ts';
 import { cataloguePartSchema } from '#core/log/kinds/catalogue-part.ts';
 import { partsAsJson, readPartsJson } from './parts-file.ts';
+
+const FULL = {
+  ...PLAIN_BUILD,
+  collar: { massG: 0.4, lengthMm: 9 },
+  footing: { massG: 0.8, lengthMm: 120 },
+  wrap: { massG: 0.5, lengthMm: 140, fromThroatMm: 18 },
+};
+/** One of each kind, and a shaft of wood. */
+const DRAWER: readonly PartWithoutId[] = [
+  ...PART_KINDS.map((kind) => ({ name: `a ${kind}`, part: partOf(FULL, kind)! })),
+  {
+    name: 'wood, "spruce", 45; 49',
+    part: {
+      kind: 'shaft',
+      material: 'wood',
+      spine: 554,
+      massPerLengthGPerM: 26.25,
+      diameterAtPointMm: 8.7,
+      diameterAtNockMm: 7.9,
+      fullLengthMm: 815,
+    },
+  },
+];
 
 const HEAD =
   'part,name,material,spine,mass_per_length_g_per_m,diameter_point_mm,diameter_nock_mm,length_mm,mass_g,count,height_mm,centre_in_front_mm';
@@ -16,10 +38,10 @@ describe('a file of parts', () => {
     ['CSV', partsAsCsv, readPartsCsv],
     ['JSON', partsAsJson, readPartsJson],
   ] as const)('goes out as %s and comes in the same', (_, write, read) => {
-    const back = read(write(CLUB_PARTS));
+    const back = read(write(DRAWER));
     expect(back.problems).toEqual([]);
-    expect(back.parts).toHaveLength(CLUB_PARTS.length);
-    for (const [at, { name, part }] of CLUB_PARTS.entries()) {
+    expect(back.parts).toHaveLength(DRAWER.length);
+    for (const [at, { name, part }] of DRAWER.entries()) {
       expect(back.parts[at]?.name).toBe(name);
       for (const [key, value] of Object.entries(part)) {
         const found = (back.parts[at]?.part as Record<string, unknown>)[key];
@@ -109,16 +131,10 @@ describe('a file of parts', () => {
 
 describe('a part in a drawer', () => {
   it('taken off an arrow and put on it again leaves the arrow as it was', () => {
-    const full = {
-      ...PLAIN_BUILD,
-      collar: { massG: 0.4, lengthMm: 9 },
-      footing: { massG: 0.8, lengthMm: 120 },
-      wrap: { massG: 0.5, lengthMm: 140, fromThroatMm: 18 },
-    };
     for (const kind of PART_KINDS) {
-      const part = partOf(full, kind);
+      const part = partOf(FULL, kind);
       expect(cataloguePartSchema.safeParse(part).success, kind).toBe(true);
-      expect(withPart(full, part!), kind).toEqual(full);
+      expect(withPart(FULL, part!), kind).toEqual(FULL);
     }
   });
 
