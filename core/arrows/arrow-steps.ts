@@ -1,5 +1,5 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
-import { MOST_CUT_MM } from '../craft/cutting.ts';
+import { CUT_STEP_MM, MOST_CUT_MM } from '../craft/cutting.ts';
 import { leastShaftMm } from '../limits/safe-length.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { mayBeMade, mayBeShot } from './build-cautions.ts';
@@ -50,8 +50,6 @@ const SIDE_CERTAIN = 0.975;
 const SIDE_SURE = 0.9;
 /** A change is worth its trouble when it makes so much likelier to land right. */
 const WORTH = 0.05;
-/** At most so much without an end between, and in such steps. */
-const CUT_STEP_MM = 3;
 
 /**
  * The next step toward an arrow that lands right: another point or another of the shafts there are before the saw, the saw

@@ -1,5 +1,5 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
-import { MOST_CUT_MM } from '../craft/cutting.ts';
+import { CUT_STEP_MM, MOST_CUT_MM } from '../craft/cutting.ts';
 import { leastShaftMm } from '../limits/safe-length.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { arrowFigures } from './arrow-figures.ts';
@@ -24,8 +24,6 @@ export interface ReachableBuild {
   readonly focPercent: number;
 }
 
-/** Cuts are looked at so far apart. */
-const CUT_STEP_MM = 3;
 /** Weights of what is wanted: a hundredth of the mass off costs as much as so much of the chance to land right. */
 const MASS_COST = 12;
 const FOC_COST_PER_PERCENT = 0.12;

@@ -1,7 +1,8 @@
 import type { ArrowBuild } from './arrow-build.ts';
 
-/** At most so much is sawn off without an end between, mm. */
+/** At most so much is sawn off without an end between, mm, and in such steps. */
 export const MOST_CUT_MM = 6;
+export const CUT_STEP_MM = 3;
 
 /** How a shaft of each material is cut, and what protects the one who does it. */
 export const CUT_HOW: Readonly<Record<ArrowBuild['shaft']['material'], readonly string[]>> = {
