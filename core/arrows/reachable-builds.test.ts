@@ -64,6 +64,11 @@ describe('what the shafts and points there are could become', () => {
     expect(cuts.reduce((sum, one) => sum + one, 0)).toBe(best?.cutMm);
   });
 
+  it('one point weighed on two scales is one point', () => {
+    const found = reach(0, { kind: 'straight' }, [HERE], [6.48, ...grains(100), 6.479]);
+    expect(found).toHaveLength(1);
+  });
+
   it('takes the stiffer shaft that lies there before the saw', () => {
     const [best] = reach(-67, { kind: 'straight' }, [HERE, STIFFER]);
     expect(best).toMatchObject({ buildId: 'stiffer', cutMm: 0 });

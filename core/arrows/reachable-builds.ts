@@ -68,7 +68,7 @@ export function reachableBuilds(
       { length: 1 + Math.max(0, Math.floor(roomMm / CUT_STEP_MM)) },
       (_, step) => step * CUT_STEP_MM,
     );
-    return [...new Set([...pointsG, parts.point.massG])].flatMap((massG) => {
+    return distinct([parts.point.massG, ...pointsG]).flatMap((massG) => {
       const ways = cuts.flatMap((cutMm) => {
         const made = remade(parts, cutMm, massG);
         if (!mayBeMade(state, made)) return [];
@@ -81,6 +81,15 @@ export function reachableBuilds(
     });
   });
   return best.toSorted((one, other) => cost(one) - cost(other));
+}
+
+/** One scale says 100 gr and another 6.48 g: that is one point. */
+const SAME_POINT_G = 0.02;
+
+function distinct(massesG: readonly number[]): readonly number[] {
+  return massesG.filter(
+    (one, at) => !massesG.slice(0, at).some((other) => Math.abs(one - other) < SAME_POINT_G),
+  );
 }
 
 function remade(parts: ArrowBuild, cutMm: number, pointG: number): ArrowBuild {

@@ -50,7 +50,7 @@ export function arrowStepWords(step: ArrowStep, context: PlanContext): PlanWords
       const isSame = step.buildId === context.fittedId;
       return {
         title: isSame ? `Take ${point}` : `Take “${context.nameOf(step.buildId)}” with ${point}`,
-        reason: `Of the shafts and points there are it most likely lands right: ${showChance(step.inside)}.`,
+        reason: `What can be taken back comes first: right with ${showChance(step.inside)} after it.`,
         before: ['Can be taken back.'],
         thenCheck: THEN_BARE,
         button: isSame ? 'It is in' : 'Look at it',

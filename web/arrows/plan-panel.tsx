@@ -264,12 +264,24 @@ function Reachable({
       </caption>
       <thead>
         <tr className="border-b border-ink text-left">
-          <th scope="col">Shaft</th>
-          <th scope="col">Point</th>
-          <th scope="col">Cut</th>
-          <th scope="col">Weighs</th>
-          <th scope="col">Front of centre</th>
-          <th scope="col">Lands right</th>
+          <th scope="col" className="pr-2">
+            Shaft
+          </th>
+          <th scope="col" className="pr-2">
+            Point
+          </th>
+          <th scope="col" className="pr-2">
+            Cut
+          </th>
+          <th scope="col" className="pr-2">
+            Weighs
+          </th>
+          <th scope="col" className="pr-2">
+            Front of centre
+          </th>
+          <th scope="col" className="pr-2">
+            Lands right
+          </th>
         </tr>
       </thead>
       <tbody>
