@@ -265,13 +265,7 @@ function Reachable({
       <thead>
         <tr className="border-b border-ink text-left">
           <th scope="col" className="pr-2">
-            Shaft
-          </th>
-          <th scope="col" className="pr-2">
-            Point
-          </th>
-          <th scope="col" className="pr-2">
-            Cut
+            Shaft, point and cut
           </th>
           <th scope="col" className="pr-2">
             Weighs
@@ -292,11 +286,17 @@ function Reachable({
           >
             <th scope="row" className="py-1.5 pr-2 text-left font-[inherit] wrap-anywhere">
               {name(one.buildId)}
+              <span className="block">
+                {mass(one.parts.point.massG)},{' '}
+                {one.cutMm === 0 ? (
+                  'not cut'
+                ) : (
+                  <>
+                    cut <Fractions text={showLength(one.cutMm, style)} />
+                  </>
+                )}
+              </span>
             </th>
-            <td className="py-1.5 pr-2 whitespace-nowrap">{mass(one.parts.point.massG)}</td>
-            <td className="py-1.5 pr-2 whitespace-nowrap">
-              {one.cutMm === 0 ? 'none' : <Fractions text={showLength(one.cutMm, style)} />}
-            </td>
             <td className="py-1.5 pr-2 whitespace-nowrap">{mass(one.massG)}</td>
             <td className="py-1.5 pr-2 whitespace-nowrap">{showNumber(one.focPercent, 1)} %</td>
             <td className="py-1.5 pr-2 whitespace-nowrap">{showChance(one.match.inside)}</td>
