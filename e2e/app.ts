@@ -220,3 +220,10 @@ export async function enter(page: Page, text: string): Promise<void> {
 }
 
 export const verdict = (page: Page) => page.getByTestId('verdict');
+
+/** Two drawn frames after the last change of size or look: what follows a frame has followed. */
+export async function settled(page: Page): Promise<void> {
+  await page.evaluate(
+    () => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+  );
+}
