@@ -5,7 +5,14 @@ import type { StepId } from '../craft/steps.ts';
 import { BuildShelf } from './builds.ts';
 import { SettingTally } from './bench-setting.ts';
 import type { NamedPart } from '../craft/catalogue-part.ts';
-import type { BowState, ChangeMade, ItemChange, Measured, WeighedNumber } from './bow-state.ts';
+import type {
+  BowState,
+  ChangeMade,
+  ItemChange,
+  Measured,
+  NamedState,
+  WeighedNumber,
+} from './bow-state.ts';
 import type { BodyOf, BowFacts, LoggedEntry } from './entry.ts';
 import { PositionTally } from './positions.ts';
 import type { Experiment, PaperTear, TargetLanding } from './range-records.ts';
@@ -28,6 +35,7 @@ export class BowDraft {
   /** Where each shot stands, so that a later word on it need not look for it. */
   readonly shotPlaces = new Map<string, { session: SessionDraft; position: number }>();
   readonly setAside: { moveKey: string; at: string }[] = [];
+  readonly namedStates: NamedState[] = [];
   readonly tears: PaperTear[] = [];
   readonly experiments: Experiment[] = [];
   landing: TargetLanding | null = null;
@@ -83,6 +91,7 @@ export class BowDraft {
       experiments: this.experiments,
       landing: this.landing,
       setAside: this.setAside,
+      namedStates: this.namedStates,
     };
   }
 }

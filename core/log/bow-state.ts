@@ -55,6 +55,14 @@ export interface WeighedNumber {
   readonly buildId: string | null;
 }
 
+/** A moment of the bow somebody gave a name. */
+export interface NamedState {
+  readonly entryId: string;
+  readonly name: string;
+  readonly moment: string;
+  readonly by: string;
+}
+
 /** The present state of one bow: everything advice may depend on. */
 export interface BowState {
   readonly bowId: string;
@@ -98,6 +106,8 @@ export interface BowState {
   /** Where bare shafts land when this bow is tuned, mm at 18 m; null: on the fletched. */
   readonly landing: TargetLanding | null;
   readonly setAside: readonly { readonly moveKey: string; readonly at: string }[];
+  /** In the order they were named. */
+  readonly namedStates: readonly NamedState[];
   readonly undoneIds: ReadonlySet<string>;
   readonly lastAt: string;
 }

@@ -205,10 +205,20 @@ export type EntryBody =
     }
   | { readonly kind: 'listTicked'; readonly list: ChecklistName; readonly items: readonly string[] }
   | { readonly kind: 'shotsFired'; readonly count: number; readonly note: string }
-  | { readonly kind: 'note'; readonly text: string }
+  | {
+      readonly kind: 'note';
+      readonly text: string;
+      readonly pictureIds?: readonly string[] | undefined;
+    }
+  | {
+      /** The bow as it was at a moment, under a name it can be found by. */
+      readonly kind: 'stateNamed';
+      readonly name: string;
+      readonly moment: string;
+    }
   | ShootingBody
   | { readonly kind: 'moveSetAside'; readonly moveKey: string; readonly title: string }
-  | { readonly kind: 'undone'; readonly entryId: string };
+  | { readonly kind: 'undone'; readonly entryId: string; readonly why?: string | undefined };
 
 export type BodyOf<K extends EntryBody['kind']> = Extract<EntryBody, { kind: K }>;
 

@@ -1,5 +1,6 @@
 import { instantMs } from '../quantity/instant.ts';
 import type { LoggedEntry, Taken } from './entry.ts';
+import { onceFor } from './once-for.ts';
 
 /**
  * A log in the order in which it was taken, whatever the order it arrived in: by the moment, then by
@@ -28,6 +29,20 @@ export function inTakenOrder<T extends LoggedEntry>(log: readonly T[]): readonly
 export function newestTakenMs(log: readonly LoggedEntry[]): number {
   return placesOf(log.slice(-1)).at(-1)?.ms ?? 0;
 }
+
+/**
+ * What of a log had been taken by a moment, that moment included.
+ *
+ * @param log in taken order
+ */
+export function takenBy<T extends LoggedEntry>(log: readonly T[], momentMs: number): readonly T[] {
+  return log.slice(0, takenMoments(log).findLastIndex((ms) => ms <= momentMs) + 1);
+}
+
+/** When each entry of a log was taken, ms since 1970. */
+export const takenMoments = onceFor((log: readonly LoggedEntry[]): readonly number[] =>
+  placesOf(log).map(({ ms }) => ms),
+);
 
 function placesOf(log: readonly LoggedEntry[]): readonly Taken[] {
   const places: Taken[] = [];

@@ -15,6 +15,7 @@ import { positionCounted } from './position-counted.ts';
 import { listTicked } from './list-ticked.ts';
 import { shotsFired } from './shots-fired.ts';
 import { note } from './note.ts';
+import { stateNamed } from './state-named.ts';
 import { sessionOpened } from './session-opened.ts';
 import { sessionClosed } from './session-closed.ts';
 import { aimSet } from './aim-set.ts';
@@ -54,6 +55,7 @@ export const ENTRY_KINDS = {
   listTicked,
   shotsFired,
   note,
+  stateNamed,
   sessionOpened,
   sessionClosed,
   aimSet,

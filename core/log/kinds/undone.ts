@@ -1,10 +1,14 @@
 import { z } from 'zod';
-import { id } from './parts.ts';
+import { id, shortText } from './parts.ts';
 import { entryKind, tellsOnly } from './entry-kind.ts';
 
 export const undone = entryKind({
   kind: 'undone',
-  schema: z.strictObject({ kind: z.literal('undone'), entryId: id }),
+  schema: z.strictObject({
+    kind: z.literal('undone'),
+    entryId: id,
+    why: shortText.optional(),
+  }),
   reduce: tellsOnly,
-  words: () => 'Taken back',
+  words: ({ why }) => (why === undefined || why === '' ? 'Taken back' : `Taken back: ${why}`),
 });
