@@ -56,3 +56,11 @@ export function curveLines(standing: FineTuningStanding): readonly string[] {
         `${voided.ends} ends from before something else was changed are left out: they compare two things at once.`,
       ];
 }
+
+/** What the counting says, in one line. */
+export function fineTuningSays(standing: FineTuningStanding): string {
+  const { experiment, ends, fit } = standing;
+  if (experiment.closedWhy !== null) return `Closed: ${experiment.closedWhy}.`;
+  if (ends.length === 0) return 'Nothing counted yet.';
+  return `Best so far: ${settingWords(standing, fit.best.setting)}, with ${showChance(fit.best.isBest)}.`;
+}

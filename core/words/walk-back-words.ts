@@ -1,3 +1,7 @@
+import type { Hand } from '../craft/bow-terms.ts';
+import { sideOf } from '../craft/handedness.ts';
+import { showButtInterval } from '../quantity/show.ts';
+import type { WalkBackFigure, WalkBackFit } from '../walk-back/walk-back.ts';
 import type { DistanceRefusal } from '../walk-back/walk-back-plan.ts';
 
 /** Why a distance of a walk-back is not shot from. */
@@ -7,3 +11,44 @@ export const REFUSED_WORDS: Readonly<Record<DistanceRefusal, string>> = {
   aside: 'it could pass beside the butt',
   tooNarrow: 'the butt is too small for this scatter',
 };
+
+/** Which way the line leans. */
+export function leanWords(drift: WalkBackFigure): string {
+  switch (drift.call) {
+    case 'plus':
+      return 'Leans outward with distance:';
+    case 'minus':
+      return 'Leans inward with distance:';
+    case 'inside':
+      return 'Straight down the butt.';
+    case 'undecided':
+      return 'Lean undecided:';
+  }
+}
+
+/** Whether it bends. */
+export function bendWords(bend: WalkBackFigure): string {
+  switch (bend.call) {
+    case 'plus':
+    case 'minus':
+      return 'And it bends: preload or side drag.';
+    case 'inside':
+      return 'It does not bend.';
+    case 'undecided':
+      return 'Whether it bends is undecided.';
+  }
+}
+
+/** Lean and bend in one line. */
+export function walkBackSays(
+  { drift, bend }: Pick<WalkBackFit, 'drift' | 'bend'>,
+  hand: Hand,
+  unit: 'cm' | 'in',
+): string {
+  const lean = leanWords(drift);
+  const figure =
+    drift.call === 'inside'
+      ? ''
+      : ` ${showButtInterval(drift.mm, drift.plusMinusMm, unit)} ${sideOf(drift.mm, hand)}.`;
+  return `${lean}${figure}${bend === null ? '' : ` ${bendWords(bend)}`}`;
+}

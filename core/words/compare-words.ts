@@ -1,0 +1,202 @@
+import type {
+  ArrowShown,
+  ComparedRow,
+  ComparedWhat,
+  FactShown,
+  Incomparable,
+  SheetFigure,
+} from '../compare/compared.ts';
+import { BOW_KIND_LABEL, HAND_LABEL, HOOK_LABEL } from '../craft/bow-terms.ts';
+import { type Control, CONTROL_FACTS, showAmount } from '../craft/controls.ts';
+import { FIT_OUT_LABEL } from '../craft/fit-out.ts';
+import { sideOf } from '../craft/handedness.ts';
+import { upperFirst } from '../craft/letter-case.ts';
+import { READINGS } from '../craft/readings.ts';
+import { type FigureStyle, showReading } from '../craft/show-reading.ts';
+import {
+  showExact,
+  showLength,
+  showNumber,
+  showSigned,
+  showTurns,
+  showWeight,
+} from '../quantity/show.ts';
+import { fromStored } from '../quantity/units.ts';
+import { sizeFigure } from './reading-words.ts';
+
+const ARROW_NAME: Readonly<Record<ArrowShown, string>> = {
+  lengthMm: 'Arrow, shaft length',
+  pointMassG: 'Arrow, point',
+  massG: 'Arrow, mass',
+  focPercent: 'Arrow, front of centre',
+  spine: 'Arrow, spine',
+};
+const FACT_NAME: Readonly<Record<FactShown, string>> = {
+  bowKind: 'Kind of bow',
+  amoLengthIn: 'Length',
+  hand: 'Hand',
+  hook: 'Hook',
+  markedWeightN: 'Marked weight',
+  amoDrawMm: 'Draw length, AMO',
+};
+
+/** What a row of a comparison is about. */
+export function comparedName(what: ComparedWhat): string {
+  switch (what.kind) {
+    case 'reading':
+      return READINGS[what.reading].name;
+    case 'tiller':
+      return 'Tiller, top less bottom';
+    case 'landing':
+      return `Bare shafts land, ${what.axis === 'up' ? 'up and down' : 'across'}`;
+    case 'position':
+      return CONTROL_FACTS[what.control].name;
+    case 'moved':
+      return `${CONTROL_FACTS[what.control].name}, moved`;
+    case 'arrow':
+      return ARROW_NAME[what.figure];
+    case 'string':
+      return 'String';
+    case 'item':
+      return upperFirst(FIT_OUT_LABEL[what.item]);
+    case 'fact':
+      return FACT_NAME[what.fact];
+  }
+}
+
+/** One side of a row, with its unit. */
+export function comparedFigureWords(
+  what: ComparedWhat,
+  { value, words, expectedPlusMinus }: SheetFigure,
+  style: FigureStyle,
+): string {
+  if (value === null) return factWords(what, words);
+  const figure = valueWords(what, value, style);
+  return expectedPlusMinus !== null ? `about ${figure}` : figure;
+}
+
+/** Terms are stored by name. */
+function factWords(what: ComparedWhat, words: string): string {
+  if (what.kind !== 'fact') return words;
+  const labels: Readonly<Record<string, string>> =
+    what.fact === 'bowKind' ? BOW_KIND_LABEL : what.fact === 'hand' ? HAND_LABEL : HOOK_LABEL;
+  return labels[words] ?? words;
+}
+
+function valueWords(what: ComparedWhat, value: number, style: FigureStyle): string {
+  switch (what.kind) {
+    case 'reading':
+      return showReading(what.reading, value, style);
+    case 'tiller':
+      return style.lengthUnit === 'mm'
+        ? `${showSigned(value, 1)} mm`
+        : `${value > 0 ? '+' : ''}${showLength(value, style)}`;
+    case 'landing':
+      return landingWords(what.axis, value, style);
+    case 'position':
+      return what.control === 'twists' ? showAmount('twists', value) : `${showTurns(value)} out`;
+    case 'moved':
+      return movedWords(what.control, value);
+    case 'arrow':
+      return arrowValueWords(what.figure, value, style);
+    case 'fact':
+      if (what.fact === 'markedWeightN') return showWeight(value);
+      return what.fact === 'amoLengthIn' ? `${value} in` : showLength(value, style);
+    case 'string':
+    case 'item':
+      return '';
+  }
+}
+
+function landingWords(axis: 'outward' | 'up', mm: number, { hand, lengthUnit }: FigureStyle) {
+  const unit = lengthUnit === 'in' ? 'in' : 'cm';
+  const way = axis === 'up' ? (mm < 0 ? 'low' : 'high') : sideOf(mm, hand);
+  return `${showNumber(Math.abs(fromStored(mm, unit)), 1)} ${unit} ${way}`;
+}
+
+/** How far a control was moved since the record began. */
+export function movedWords(control: Control, value: number): string {
+  if (value === 0) return 'as at first';
+  const { plus, minus } = CONTROL_FACTS[control];
+  return `${showAmount(control, value)} ${value > 0 ? plus : minus}`;
+}
+
+function arrowValueWords(figure: ArrowShown, value: number, style: FigureStyle): string {
+  switch (figure) {
+    case 'lengthMm':
+      return showLength(value, style);
+    case 'pointMassG':
+    case 'massG':
+      return `${showNumber(fromStored(value, 'gr'), 0)} gr`;
+    case 'focPercent':
+      return `${showNumber(value, 1)} %`;
+    case 'spine':
+      return showExact(value, 0);
+  }
+}
+
+const CANNOT: Readonly<Record<Incomparable, string>> = {
+  otherDatum:
+    'Not compared: read from different places, and the distance between them is not known. Measure it once, or read both from one.',
+  otherTool: 'Not compared: read with different tools. Read both with one.',
+};
+
+/** What a row found: `2.4 mm more, 3.4 times what one reading scatters`. */
+export function findingWords({ what, a, finding }: ComparedRow): string {
+  switch (finding.kind) {
+    case 'same':
+      return 'no difference seen';
+    case 'otherWords':
+      return 'another';
+    case 'onlyOne':
+      return a === null ? 'on the right only' : 'on the left only';
+    case 'cannot':
+      return CANNOT[finding.why];
+    case 'differs': {
+      const size = differenceWords(what, finding.by);
+      return finding.spreads === null
+        ? size
+        : `${size}, ${showNumber(Math.abs(finding.spreads), 1)} times what one reading scatters`;
+    }
+  }
+}
+
+function differenceWords(what: ComparedWhat, by: number): string {
+  const more = by > 0 ? 'more' : 'less';
+  switch (what.kind) {
+    case 'reading':
+      return `${sizeFigure(what.reading, by)} ${more}`;
+    case 'tiller':
+      return `${showNumber(Math.abs(by), 1)} mm ${more}`;
+    case 'landing':
+      return `${showNumber(Math.abs(by), 0)} mm`;
+    case 'position':
+    case 'moved':
+      return `${showAmount(what.control, by)} ${more}`;
+    case 'arrow':
+      return arrowDifference(what.figure, by, more);
+    case 'fact':
+      if (what.fact === 'markedWeightN') return `${showWeight(Math.abs(by))} ${more}`;
+      return what.fact === 'amoLengthIn'
+        ? `${showExact(Math.abs(by), 2)} in ${more}`
+        : `${showNumber(Math.abs(by), 1)} mm ${more}`;
+    case 'string':
+    case 'item':
+      return 'another';
+  }
+}
+
+function arrowDifference(figure: ArrowShown, by: number, more: string): string {
+  const size = Math.abs(by);
+  switch (figure) {
+    case 'lengthMm':
+      return `${showNumber(size, 1)} mm ${more}`;
+    case 'pointMassG':
+    case 'massG':
+      return `${showNumber(fromStored(size, 'gr'), 0)} gr ${more}`;
+    case 'focPercent':
+      return `${showNumber(size, 1)} points ${more}`;
+    case 'spine':
+      return `${showExact(size, 0)} ${by > 0 ? 'softer' : 'stiffer'}`;
+  }
+}
