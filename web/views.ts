@@ -4,7 +4,7 @@ import { RackPage } from './rack/rack-page.tsx';
 
 /**
  * The views in order: addresses, tabs, menu, keys and help are made of this table. What is not built
- * yet is not shown. Arrows and Range come as pieces of their own: rack and bench are there before they are fetched.
+ * yet is not shown. What is not needed at once comes as pieces of its own: rack and bench are there before they are fetched.
  */
 export const VIEWS: readonly View[] = [
   { number: 1, name: 'Rack', segment: 'rack', ofOneBow: false, also: ['new'], page: RackPage },
@@ -23,5 +23,12 @@ export const VIEWS: readonly View[] = [
     ofOneBow: true,
     tapsCount: true,
     page: { fetch: async () => (await import('./range/range-page.tsx')).RangePage },
+  },
+  {
+    number: 5,
+    name: 'Record',
+    segment: 'record',
+    ofOneBow: true,
+    page: { fetch: async () => (await import('./record/record-page.tsx')).RecordPage },
   },
 ];

@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { Link, useRouteError } from 'react-router';
 
 /** While the log is on its way. */
@@ -37,13 +38,29 @@ export function CannotShow({
 
 export function NothingHere() {
   return (
+    <PageMessage title="There is no such view.">
+      <Link className="link" to="/rack">
+        To the rack
+      </Link>
+    </PageMessage>
+  );
+}
+
+/** A page that has one thing to say, and a way on. */
+export function PageMessage({
+  title,
+  says,
+  children,
+}: {
+  readonly title: string;
+  readonly says?: string;
+  readonly children: ReactNode;
+}) {
+  return (
     <section className="m-auto max-w-lg p-7">
-      <h1 className="text-title font-[560]">There is no such view.</h1>
-      <p className="mt-2">
-        <Link className="link" to="/rack">
-          To the rack
-        </Link>
-      </p>
+      <h1 className="text-title leading-tight font-[560]">{title}</h1>
+      {says !== undefined && <p className="mt-2">{says}</p>}
+      <p className="mt-2">{children}</p>
     </section>
   );
 }

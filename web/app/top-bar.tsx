@@ -1,7 +1,9 @@
 import { NavLink } from 'react-router';
 import { HAND_LABEL } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
+import { momentIn } from '../bows/moment-address.ts';
 import { useBow } from '../bows/use-bow.ts';
+import { useAddress } from './use-address.ts';
 import { BowMenu } from './bow-menu.tsx';
 import { type View, viewPath } from './view.ts';
 
@@ -69,12 +71,19 @@ export function TopBar({
 
 function HandAndUnits({ bowId }: { readonly bowId: string }) {
   const { state, append } = useBow(bowId);
+  const { params } = useAddress();
   if (state === null) return null;
+  // A bow as it once was is looked at, not set anew.
+  const isNow = momentIn(params) === null;
   const { hand, lengthUnit, division } = state.bow;
   return (
     <>
       <span className="pr-3 text-plain whitespace-nowrap">{upperFirst(HAND_LABEL[hand])}</span>
-      <span className="hidden gap-1 @roomy:flex" role="group" aria-label="Unit of length">
+      <span
+        className={`hidden gap-1 ${isNow ? '@roomy:flex' : ''}`}
+        role="group"
+        aria-label="Unit of length"
+      >
         {(['in', 'mm'] as const).map((unit) => (
           <button
             key={unit}

@@ -1,9 +1,9 @@
-import { useCallback, useMemo } from 'react';
+import { lazy, Suspense, useCallback, useMemo } from 'react';
 import { useParams } from 'react-router';
 import { codeAt } from '#core/entry-line/codes.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
-import { notForSchool, STEPS, type StepId } from '#core/craft/steps.ts';
+import type { StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { nextMove } from '#core/advice/next-move.ts';
@@ -11,10 +11,12 @@ import { speakMoveOrNull } from '#core/words/moves/speak-move.ts';
 import { type StepStatus, stepStates } from '#core/order/step-states.ts';
 import type { BowHandle } from '../bows/use-bow.ts';
 import { BowGate } from '../app/bow-gate.tsx';
+import { Loading } from '../app/page-states.tsx';
 import { useAddress } from '../app/use-address.ts';
 import { useNow } from '../app/use-now.ts';
 import { useAfterFirstFrame } from '../ui/use-after-first-frame.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
+import { momentIn } from '../bows/moment-address.ts';
 import { AnotherShaft } from './another-shaft.tsx';
 import { ChangeDialog } from '../log-line/change-dialog.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
@@ -27,17 +29,35 @@ import { PhotoDialog } from './photo-dialog.tsx';
 import { ReadingRows } from './reading-rows.tsx';
 import { SightDrawing, SightTabs } from './sight-view.tsx';
 import { readingsOf, type Sight, SIGHTS } from './sights.ts';
+import { stepsNotHere } from './steps-not-here.ts';
 import { StepSheet } from './step-sheet.tsx';
 import { setToolInHand, toolInHand, withTool } from './tool-in-hand.ts';
 import { useFollowedSight } from './use-followed-sight.ts';
 import { useEntering } from '../log-line/use-entering.ts';
 import { type MoveActions, useMoveActions } from '../log-line/use-move-actions.ts';
 
+// Opened from the record only.
+const BenchThen = lazy(() =>
+  import('./bench-then.tsx').then((module) => ({ default: module.BenchThen })),
+);
+
 /** The bench of one bow. */
 export function BenchPage() {
   const { bowId = '' } = useParams();
+  const { params } = useAddress();
+  const momentMs = momentIn(params);
   return (
-    <BowGate bowId={bowId}>{(bow, state) => <Bench key={bowId} bow={bow} state={state} />}</BowGate>
+    <BowGate bowId={bowId}>
+      {(bow, state) =>
+        momentMs === null ? (
+          <Bench key={bowId} bow={bow} state={state} />
+        ) : (
+          <Suspense fallback={<Loading what="what it was then" />}>
+            <BenchThen key={`${bowId} ${momentMs}`} bow={bow} state={state} momentMs={momentMs} />
+          </Suspense>
+        )
+      }
+    </BowGate>
   );
 }
 
@@ -160,14 +180,6 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
       />
     </>
   );
-}
-
-/** Steps this bow's school leaves out, with the reason. */
-function stepsNotHere({ bow }: BowState) {
-  return STEPS.flatMap(({ id, name }) => {
-    const why = notForSchool(id, bow.school);
-    return why === null ? [] : [{ name, why }];
-  });
 }
 
 /** How the reading on the entry line is taken, with the tool this tuner last took for it. */

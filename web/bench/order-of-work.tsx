@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { stepWords } from '#core/words/step-words.ts';
 import { MIDDLE_STEPS, type StepId } from '#core/craft/steps.ts';
 import type { StepState, StepStatus } from '#core/order/step-states.ts';
@@ -28,7 +28,8 @@ export function OrderOfWork({
   readonly nextStep: StepId | null;
   /** Steps this bow does not have, with the reason. */
   readonly notHere: readonly { readonly name: string; readonly why: string }[];
-  readonly onOpen: (step: StepId) => void;
+  /** Left out where nothing can be done about a step: the bow as it once was. */
+  readonly onOpen?: (step: StepId) => void;
 }) {
   const [unfolded, setUnfolded] = useState(false);
   const narrow = useNarrow();
@@ -62,16 +63,11 @@ export function OrderOfWork({
           const isNext = status.step.id === nextStep;
           return (
             <li key={status.step.id}>
-              <button
-                type="button"
-                className="flex h-11 w-full items-stretch text-left @wide:h-7.5 coarse:h-11"
-                data-step={status.step.id}
-                onClick={() => onOpen(status.step.id)}
-              >
+              <StepRow step={status.step.id} onOpen={onOpen}>
                 <StringPiece look={isNext ? 'next' : LOOK[status.state]} />
                 <StepWords status={status} isNext={isNext} />
                 {MIDDLE_STEPS.includes(status.step.id) && <MiddleSign />}
-              </button>
+              </StepRow>
             </li>
           );
         })}
@@ -84,6 +80,34 @@ export function OrderOfWork({
         </p>
       )}
     </section>
+  );
+}
+
+/** A step: pressed where it opens something. */
+function StepRow({
+  step,
+  onOpen,
+  children,
+}: {
+  readonly step: StepId;
+  readonly onOpen: ((step: StepId) => void) | undefined;
+  readonly children: ReactNode;
+}) {
+  if (onOpen === undefined)
+    return (
+      <div className="flex h-11 w-full items-stretch @wide:h-7.5" data-step={step}>
+        {children}
+      </div>
+    );
+  return (
+    <button
+      type="button"
+      className="flex h-11 w-full items-stretch text-left @wide:h-7.5 coarse:h-11"
+      data-step={step}
+      onClick={() => onOpen(step)}
+    >
+      {children}
+    </button>
   );
 }
 

@@ -41,7 +41,6 @@ export function NextMove({
       </section>
     );
   }
-  const colour = move.stop !== null ? 'text-stop' : 'text-accent';
   return (
     <section
       aria-label="Next move"
@@ -49,6 +48,43 @@ export function NextMove({
       data-move={move.key}
       data-action={move.action.kind}
     >
+      <MoveWords move={move} compact={compact} />
+      <div className="mt-4 flex flex-wrap items-stretch gap-2">
+        <button
+          type="button"
+          className="btn"
+          data-kind={move.stop !== null ? 'stop' : 'move'}
+          onClick={() => onDone(move)}
+        >
+          {move.doneLabel}
+        </button>
+        {move.stop === null && (
+          <button type="button" className="link-btn" onClick={() => onNotNow(move)}>
+            Not now
+          </button>
+        )}
+        {move.withoutWords !== null && (
+          <button type="button" className="link-btn" onClick={() => onWithout(move)}>
+            {move.withoutWords.label}
+          </button>
+        )}
+      </div>
+      <OtherMoves move={move} onDone={onDone} onOther={onOther} />
+    </section>
+  );
+}
+
+/** A move as it is said, without a way to make it. */
+export function MoveWords({
+  move,
+  compact = false,
+}: {
+  readonly move: SpokenMove;
+  readonly compact?: boolean;
+}) {
+  const colour = move.stop !== null ? 'text-stop' : 'text-accent';
+  return (
+    <>
       <h2 className={`text-note font-[640] ${colour}`}>
         {move.stop !== null ? 'Stop' : 'Next move'}
         {move.step !== null && `, ${stepFacts(move.step).name.toLowerCase()}`}
@@ -83,28 +119,7 @@ export function NextMove({
           {move.thenCheck}
         </p>
       )}
-      <div className="mt-4 flex flex-wrap items-stretch gap-2">
-        <button
-          type="button"
-          className="btn"
-          data-kind={move.stop !== null ? 'stop' : 'move'}
-          onClick={() => onDone(move)}
-        >
-          {move.doneLabel}
-        </button>
-        {move.stop === null && (
-          <button type="button" className="link-btn" onClick={() => onNotNow(move)}>
-            Not now
-          </button>
-        )}
-        {move.withoutWords !== null && (
-          <button type="button" className="link-btn" onClick={() => onWithout(move)}>
-            {move.withoutWords.label}
-          </button>
-        )}
-      </div>
-      <OtherMoves move={move} onDone={onDone} onOther={onOther} />
-    </section>
+    </>
   );
 }
 

@@ -1,7 +1,7 @@
 import { sinceUpsetWords } from '#core/words/since-words.ts';
-import { showChance, showNumber } from '#core/quantity/show.ts';
+import { showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
-import { experimentName, settingWords } from '#core/words/fine-tuning-words.ts';
+import { experimentName, fineTuningSays, settingWords } from '#core/words/fine-tuning-words.ts';
 import { ChartFold } from '../charts/chart-fold.tsx';
 import { TuningChart } from '../charts/tuning-chart.tsx';
 
@@ -17,7 +17,7 @@ export function FineTuningPanel({
   return (
     <section aria-label="Fine tuning" aria-live="polite" data-testid="fine-tuning">
       <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
-        {headWords(standing)}
+        {fineTuningSays(standing)}
       </p>
       <p className="mt-1 text-sub leading-snug">
         {experimentName(experiment)}: now {settingWords(standing, setting)}.{' '}
@@ -56,11 +56,4 @@ export function FineTuningPanel({
       </p>
     </section>
   );
-}
-
-function headWords(standing: FineTuningStanding): string {
-  const { experiment, ends, fit } = standing;
-  if (experiment.closedWhy !== null) return `Closed: ${experiment.closedWhy}.`;
-  if (ends.length === 0) return 'Nothing counted yet.';
-  return `Best so far: ${settingWords(standing, fit.best.setting)}, with ${showChance(fit.best.isBest)}.`;
 }

@@ -1,7 +1,7 @@
 import { sideOf } from '#core/craft/handedness.ts';
 import { showButtInterval, showNumber } from '#core/quantity/show.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import { REFUSED_WORDS } from '#core/words/walk-back-words.ts';
+import { bendWords, leanWords, REFUSED_WORDS } from '#core/words/walk-back-words.ts';
 import type { WalkBackFigure } from '#core/walk-back/walk-back.ts';
 import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
 import { ChartFold } from '../charts/chart-fold.tsx';
@@ -30,7 +30,7 @@ export function WalkBackPanel({
   return (
     <section aria-label="Walk-back" aria-live="polite" data-testid="walk-back">
       <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
-        {fit === null ? 'No line yet: two distances at least.' : saysWords(fit.drift)}
+        {fit === null ? 'No line yet: two distances at least.' : leanWords(fit.drift)}
         {fit !== null && fit.drift.call !== 'inside' && (
           <b className="font-[720]"> {figure(fit.drift)}</b>
         )}
@@ -73,31 +73,6 @@ export function WalkBackPanel({
       </p>
     </section>
   );
-}
-
-function saysWords(drift: WalkBackFigure): string {
-  switch (drift.call) {
-    case 'plus':
-      return 'Leans outward with distance:';
-    case 'minus':
-      return 'Leans inward with distance:';
-    case 'inside':
-      return 'Straight down the butt.';
-    case 'undecided':
-      return 'Lean undecided:';
-  }
-}
-
-function bendWords(bend: WalkBackFigure): string {
-  switch (bend.call) {
-    case 'plus':
-    case 'minus':
-      return 'And it bends: preload or side drag.';
-    case 'inside':
-      return 'It does not bend.';
-    case 'undecided':
-      return 'Whether it bends is undecided.';
-  }
 }
 
 function planWords(plan: WalkBackStanding['plan'], distanceM: number, unit: 'cm' | 'in'): string {

@@ -1,0 +1,54 @@
+import { useMemo } from 'react';
+import type { BowState } from '#core/log/bow-state.ts';
+import { useAddress } from '../../app/use-address.ts';
+import { useNow } from '../../app/use-now.ts';
+import { ChoiceRow } from '../../ui/choice-row.tsx';
+import { cardView } from './card-view.ts';
+import { CARD_SIZES, TuneCard } from './tune-card.tsx';
+
+/** The card of the bow as it is, or as a named state shows it, and the press that prints it. */
+export function CardPanel({
+  state,
+  stateName,
+  at,
+}: {
+  /** The bow as the card shows it. */
+  readonly state: BowState;
+  readonly stateName: string;
+  /** When it was so; null: now. */
+  readonly at: number | null;
+}) {
+  const { params, setParam } = useAddress();
+  const now = useNow();
+  const size = CARD_SIZES.find((one) => one === params.get('size')) ?? 'A6';
+  const view = useMemo(
+    () => cardView(state, stateName, at === null ? now : new Date(at)),
+    [state, stateName, at, now],
+  );
+  return (
+    <section aria-label="Tune card" className="grid gap-4">
+      <div className="no-print flex flex-wrap items-end gap-x-6">
+        <ChoiceRow
+          label="Size"
+          value={size}
+          options={CARD_SIZES.map((value) => ({ value, label: value }))}
+          onChange={(value) => setParam('size', value === 'A6' ? null : value)}
+        />
+        <button type="button" className="btn-ink" onClick={() => window.print()}>
+          Print the card
+        </button>
+      </div>
+      <div className="overflow-x-auto pb-6 print:overflow-visible print:p-0">
+        <TuneCard view={view} state={state} size={size} />
+      </div>
+      <details className="no-print">
+        <summary className="min-h-11 cursor-pointer content-center underline underline-offset-3">
+          What its code carries, as text
+        </summary>
+        <p className="wrap-anywhere" data-testid="card-text">
+          {view.text}
+        </p>
+      </details>
+    </section>
+  );
+}

@@ -1,0 +1,244 @@
+import { useMemo } from 'react';
+import { compareSheets, differences } from '#core/compare/compare-sheets.ts';
+import { figureSheet } from '#core/compare/figure-sheet.ts';
+import type { ComparedRow } from '#core/compare/compared.ts';
+import { wayBack } from '#core/compare/way-back.ts';
+import type { BowState } from '#core/log/bow-state.ts';
+import type { LoggedEntry } from '#core/log/entry.ts';
+import { instantMs } from '#core/quantity/instant.ts';
+import { comparedFigureWords, comparedName, findingWords } from '#core/words/compare-words.ts';
+import { useAddress } from '../app/use-address.ts';
+import { useBow } from '../bows/use-bow.ts';
+import { useRack } from '../bows/use-rack.ts';
+import { Fractions } from '../ui/fractions.tsx';
+import { readSide, type Side, sideOptions, sideText, stateOfSide } from './compare-sides.ts';
+import { WayBackList } from './way-back-list.tsx';
+
+/** Two moments, strings or bows side by side, what matters first; and the way back. */
+export function ComparePanel({
+  state,
+  log,
+  makeChanges,
+}: {
+  readonly state: BowState;
+  readonly log: readonly LoggedEntry[];
+  readonly makeChanges: Parameters<typeof WayBackList>[0]['makeChanges'];
+}) {
+  const { params, setParam } = useAddress();
+  const rack = useRack(true);
+  const left: Side = readSide(params.get('left')) ?? { kind: 'now' };
+  const right = readSide(params.get('right')) ?? firstChoice(state);
+  const one = useSideState(left, log, state);
+  const other = useSideState(right, log, state);
+  const rows = useMemo(
+    () =>
+      one === null || other === null ? null : compareSheets(figureSheet(one), figureSheet(other)),
+    [one, other],
+  );
+  const options = sideOptions(state, rack.data?.bows ?? []);
+  const canReturn = left.kind === 'now' && right.kind !== 'bow' && other !== null;
+  return (
+    <section aria-label="Compare" className="grid gap-4" data-testid="compare">
+      <div className="grid grid-cols-1 gap-x-8 gap-y-2 @form:grid-cols-2">
+        <SideChoice
+          label="Left"
+          side={left}
+          options={options}
+          onChange={(value) => setParam('left', value)}
+        />
+        <SideChoice
+          label="Right"
+          side={right}
+          options={options}
+          onChange={(value) => setParam('right', value)}
+        />
+      </div>
+      {rows === null ? (
+        <p className="text-ink-2" role="status">
+          {right.kind === 'bow' || left.kind === 'bow'
+            ? 'Fetching the other bow…'
+            : 'The bow was not in the record yet then. Take a later moment.'}
+        </p>
+      ) : (
+        <>
+          <Differences rows={rows} style={state} />
+          {canReturn && (
+            <WayBackList
+              steps={wayBack(state, other)}
+              state={state}
+              toWords={options.find(({ value }) => value === sideText(right))?.words ?? 'this'}
+              makeChanges={makeChanges}
+            />
+          )}
+        </>
+      )}
+    </section>
+  );
+}
+
+/** What now is compared with until something is chosen: the newest named state, else how its first day ended. */
+function firstChoice({ namedStates, active }: BowState): Side {
+  const named = namedStates.at(-1);
+  if (named !== undefined) return { kind: 'moment', ms: instantMs(named.moment) };
+  const begunMs = instantMs(active[0]?.at ?? '');
+  const firstDay = active.filter(({ at }) => instantMs(at) - begunMs < DAY_MS);
+  return { kind: 'moment', ms: instantMs(firstDay.at(-1)?.at ?? '') };
+}
+
+const DAY_MS = 24 * 3_600_000;
+
+function useSideState(side: Side, log: readonly LoggedEntry[], now: BowState): BowState | null {
+  const other = useBow(side.kind === 'bow' ? side.bowId : now.bowId);
+  const key = sideText(side);
+  return useMemo(
+    () => stateOfSide(readSide(key) ?? { kind: 'now' }, log, now, other.state),
+    [key, log, now, other.state],
+  );
+}
+
+function SideChoice({
+  label,
+  side,
+  options,
+  onChange,
+}: {
+  readonly label: string;
+  readonly side: Side;
+  readonly options: ReturnType<typeof sideOptions>;
+  readonly onChange: (value: string) => void;
+}) {
+  const value = sideText(side);
+  const isListed = options.some((one) => one.value === value);
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-4">
+      <label>
+        <span className="label">{label}</span>
+        <select
+          className="field"
+          value={isListed ? value : ''}
+          onChange={(event) => {
+            if (event.target.value !== '') onChange(event.target.value);
+          }}
+        >
+          {!isListed && <option value="">a moment</option>}
+          {options.map((one) => (
+            <option key={one.value} value={one.value}>
+              {one.words}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label>
+        <span className="label">or as it was on</span>
+        <input
+          className="field"
+          type="datetime-local"
+          value={side.kind === 'moment' ? localText(side.ms) : ''}
+          onChange={({ target }) => {
+            const ms = Date.parse(target.value);
+            // To the end of that minute: what was logged within it had been taken by then.
+            if (!Number.isNaN(ms)) onChange(new Date(ms + 59_999).toISOString());
+          }}
+        />
+      </label>
+    </div>
+  );
+}
+
+function localText(ms: number): string {
+  const at = new Date(ms);
+  return new Date(ms - at.getTimezoneOffset() * 60_000).toISOString().slice(0, 16);
+}
+
+function Differences({
+  rows,
+  style,
+}: {
+  readonly rows: readonly ComparedRow[];
+  readonly style: BowState;
+}) {
+  const other = differences(rows);
+  const alike = rows.filter((row) => !other.includes(row));
+  return (
+    <>
+      {other.length === 0 ? (
+        <p className="text-sub" role="status">
+          No difference seen in {rows.length} figures.
+        </p>
+      ) : (
+        <RowsTable
+          rows={other}
+          style={style}
+          caption={`${other.length} ${other.length === 1 ? 'difference' : 'differences'}, what matters first`}
+        />
+      )}
+      {alike.length > 0 && (
+        <details>
+          <summary className="min-h-11 cursor-pointer content-center underline underline-offset-3">
+            {alike.length} alike
+          </summary>
+          <RowsTable rows={alike} style={style} caption="No difference seen" />
+        </details>
+      )}
+    </>
+  );
+}
+
+function RowsTable({
+  rows,
+  style: { bow },
+  caption,
+}: {
+  readonly rows: readonly ComparedRow[];
+  readonly style: BowState;
+  readonly caption: string;
+}) {
+  const figure = (row: ComparedRow, side: 'a' | 'b') =>
+    row[side] === null ? '–' : comparedFigureWords(row.what, row[side], bow);
+  return (
+    <table className="w-full text-row">
+      <caption className="text-left text-note text-ink-2">{caption}</caption>
+      <thead>
+        <tr className="border-b border-ink text-left">
+          <th scope="col" className="pr-3">
+            What
+          </th>
+          <th scope="col" className="pr-3">
+            Left
+          </th>
+          <th scope="col" className="pr-3">
+            Right
+          </th>
+          <th scope="col" className="@max-form:hidden">
+            Right less left
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {rows.map((row) => (
+          <tr
+            key={JSON.stringify(row.what)}
+            className="border-b border-faint align-top"
+            data-finding={row.finding.kind}
+          >
+            <th scope="row" className="py-2 pr-3 text-left font-[inherit] wrap-anywhere">
+              {comparedName(row.what)}
+              <span className="block text-note text-ink-2 @form:hidden">
+                <Fractions text={findingWords(row)} />
+              </span>
+            </th>
+            <td className="py-2 pr-3 wrap-anywhere">
+              <Fractions text={figure(row, 'a')} />
+            </td>
+            <td className="py-2 pr-3 wrap-anywhere">
+              <Fractions text={figure(row, 'b')} />
+            </td>
+            <td className="py-2 @max-form:hidden">
+              <Fractions text={findingWords(row)} />
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
