@@ -79,6 +79,30 @@ const VIEWS = {
     await openSession(page, app, 'fineTuning');
     await expect(page.getByTestId('fine-tuning')).toContainText('Closed');
   },
+  record: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/record/${await app.bowId('Heron')}`);
+    await page.locator('[data-line]').first().getByRole('button').first().click();
+    await expect(page.getByRole('link', { name: 'The bow as it then was' })).toBeVisible();
+    await expect(page.getByTestId('reading-curve')).toBeVisible();
+  },
+  compare: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/record/${await app.bowId('Heron')}?show=compare`);
+    await expect(page.getByTestId('way-back')).toBeVisible();
+  },
+  card: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/record/${await app.bowId('Heron')}?show=card`);
+    await expect(page.getByRole('article', { name: 'Tune card of Heron' })).toBeVisible();
+  },
+  benchThen: async (page: Page, app: App) => {
+    const at = (await app.log('Heron')).at(-40)?.at ?? '';
+    await page.goto(`${app.address}/bench/${await app.bowId('Heron')}?at=${at}`);
+    await expect(page.getByTestId('bench-then')).toBeVisible();
+  },
+  noteForm: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/record/${await app.bowId('Heron')}?sheet=note`);
+    await page.getByRole('button', { name: 'Keep the note' }).click();
+    await expect(page.getByRole('alert')).toBeVisible();
+  },
   sessionForm: async (page: Page, app: App) => {
     await openRange(page, app, 'Heron');
     await page.getByRole('radio', { name: 'Fine tuning' }).click();
@@ -129,6 +153,7 @@ const IN_ONE_LOOK: readonly string[] = [
   'photo',
   'file',
   'parts',
+  'noteForm',
 ];
 
 const LOOKS = ['shop', 'night', 'sun'] as const;

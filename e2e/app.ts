@@ -119,12 +119,12 @@ export class App {
   }
 
   /** A bow's log once nothing more comes: what was pressed is kept by the browser first, and then sent. */
-  async log(name: string): Promise<{ id: string; body: Record<string, unknown> }[]> {
+  async log(name: string): Promise<{ id: string; at: string; body: Record<string, unknown> }[]> {
     const address = `${this.address}/api/bows/${await this.bowId(name)}/entries`;
     const read = async () =>
       (
         (await (await fetch(address)).json()) as {
-          entries: { id: string; body: Record<string, unknown> }[];
+          entries: { id: string; at: string; body: Record<string, unknown> }[];
         }
       ).entries;
     for (let known = await read(); ; ) {

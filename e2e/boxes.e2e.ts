@@ -70,6 +70,12 @@ async function placesOf(app: App): Promise<Readonly<Record<string, string>>> {
     'end noted': `/range/${heron}?session=${shot}&sheet=note`,
     photo: `/range/${heron}?session=${shot}&sheet=photo`,
     'shots in a file': `/range/${heron}?session=${shot}&sheet=file`,
+    record: `/record/${heron}`,
+    'record, searched': `/record/${rook}?q=string&along=shots&curve=braceHeight`,
+    compare: `/record/${heron}?show=compare`,
+    card: `/record/${rook}?show=card`,
+    'a note': `/record/${heron}?sheet=note`,
+    'bench then': `/bench/${heron}?at=${log.at(-40)?.at ?? ''}`,
     'no such page': '/nowhere',
   };
 }

@@ -1,7 +1,7 @@
 import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { chromium } from '@playwright/test';
-import { ensureChromium } from './ensure.mjs';
+import { ensureTestPrograms } from './ensure.mjs';
 
 const LONG_LOG = 5000;
 /** Each bench is opened this often: one opening says more of the machine's neighbours than of us. */
@@ -17,7 +17,7 @@ const SETTLED_MS = 3000;
  * @param database a path nothing is at yet
  */
 export async function longLogOnTheBench(database) {
-  ensureChromium();
+  ensureTestPrograms();
   const server = spawn(process.execPath, ['dist/server/main.js'], {
     env: { ...process.env, PORT: '0', KEEN_LIMB_DB: database },
     stdio: ['ignore', 'pipe', 'inherit'],

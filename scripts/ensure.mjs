@@ -59,18 +59,31 @@ function newestMs(paths) {
   return newest;
 }
 
-const CHROMIUM = '/usr/bin/chromium';
+/** What the browser tests drive and read with, and Debian's package of each. */
+const TEST_PROGRAMS = [
+  { path: '/usr/bin/chromium', from: 'chromium' },
+  // Reads a card's code back: made by others than those who made the code.
+  { path: '/usr/bin/zbarimg', from: 'zbar-tools' },
+  // Turns a printed page into a picture.
+  { path: '/usr/bin/pdftoppm', from: 'poppler-utils' },
+];
 
-/** Browser tests drive Debian's Chromium; installs it where that is possible, says how where not. */
-export function ensureChromium() {
-  if (existsSync(CHROMIUM)) return;
-  console.error('Installing chromium for the browser tests.');
+/** Installs what the browser tests need where that is possible, says how where not. */
+export function ensureTestPrograms() {
+  const missing = () =>
+    TEST_PROGRAMS.filter(({ path }) => !existsSync(path)).map(({ from }) => from);
+  const wanted = missing();
+  if (wanted.length === 0) return;
+  console.error(`Installing ${wanted.join(', ')} for the browser tests.`);
   const quiet = { stdio: ['ignore', 'ignore', 'inherit'] };
   const environment = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   spawnSync('apt-get', ['update', '-qq'], { ...quiet, env: environment });
-  spawnSync('apt-get', ['install', '-y', '-qq', 'chromium'], { ...quiet, env: environment });
-  if (existsSync(CHROMIUM)) return;
-  console.error(`The browser tests need ${CHROMIUM}. As root: apt-get install chromium`);
+  spawnSync('apt-get', ['install', '-y', '-qq', ...wanted], { ...quiet, env: environment });
+  const still = missing();
+  if (still.length === 0) return;
+  console.error(
+    `The browser tests need ${still.join(', ')}. As root: apt-get install ${still.join(' ')}`,
+  );
   process.exit(1);
 }
 

@@ -3,14 +3,14 @@ import { mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
-import { ensureBuilt, ensureChromium, ensurePackages } from './ensure.mjs';
+import { ensureBuilt, ensureTestPrograms, ensurePackages } from './ensure.mjs';
 
 /** Takes one picture of each main view from the demo data, into docs/screenshots. */
 const WIDE = { width: 1280, height: 800 };
 const PHONE = { width: 390, height: 844 };
 
 ensurePackages();
-ensureChromium();
+ensureTestPrograms();
 ensureBuilt();
 mkdirSync('docs/screenshots', { recursive: true });
 const folder = mkdtempSync(join(tmpdir(), 'keen-limb-'));

@@ -1,11 +1,11 @@
 import { spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { relative } from 'node:path';
-import { ensureBuilt, ensureChromium, ensurePackages } from './ensure.mjs';
+import { ensureBuilt, ensureTestPrograms, ensurePackages } from './ensure.mjs';
 
 /** Runs every check, whatever fails, and ends with one line of totals. */
 ensurePackages();
-ensureChromium();
+ensureTestPrograms();
 
 let passed = 0;
 let failed = 0;

@@ -66,9 +66,19 @@ function there<K>(all: readonly K[], valueOf: (key: K) => number | null): Readon
   );
 }
 
+/** Figures on a card are written to a tenth. */
+const CARD_ROUNDING = 0.05;
+
 /** A card as one side of a comparison. What it does not carry is not missing on the bow. */
 export function cardSheet(card: CardData): FigureSheet {
-  const plain = { words: '', expectedPlusMinus: null, spread: null, datum: '', tool: '' } as const;
+  const plain = {
+    words: '',
+    expectedPlusMinus: null,
+    roundedBy: CARD_ROUNDING,
+    spread: null,
+    datum: '',
+    tool: '',
+  } as const;
   const spreadOf = (reading: ReadingKind) => READINGS[reading].typicalSd;
   const top = card.readings.get('tillerTop');
   const bottom = card.readings.get('tillerBottom');

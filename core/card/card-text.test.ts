@@ -100,6 +100,17 @@ describe('a card beside its bow', () => {
     expect(differences(compareSheets(figureSheet(state), cardSheet(card)))).toEqual([]);
   });
 
+  it('shows none either for figures the card could not hold whole', () => {
+    const log = new BowLog();
+    log.read('braceHeight', 219.14);
+    log.add({ kind: 'landingSet', outwardMm: -30.04, upMm: 12.349, why: '' });
+    const { state } = log;
+    const read = readCard(writeCard(cardOf(state, '', '2026-11-28')));
+    expect(read.kind).toBe('read');
+    if (read.kind === 'read')
+      expect(differences(compareSheets(figureSheet(state), cardSheet(read.card)))).toEqual([]);
+  });
+
   it('shows the brace that crept, worst first', () => {
     const state = tuned();
     const card = cardOf(state, '', '2026-11-28');

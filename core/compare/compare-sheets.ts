@@ -106,10 +106,9 @@ function findingOf(a: SheetFigure, b: SheetFigure): ComparedRow['finding'] {
   const by = other - one;
   const spread = pooled(a.spread, b.spread);
   const unsureOf = Math.hypot(a.expectedPlusMinus ?? 0, b.expectedPlusMinus ?? 0);
-  const seenFrom =
-    spread === null
-      ? SAME_SHARE * Math.max(1, Math.abs(one), Math.abs(other))
-      : Math.max(SEEN_FROM_SPREADS * spread, unsureOf);
+  const rounded =
+    a.roundedBy + b.roundedBy + SAME_SHARE * Math.max(1, Math.abs(one), Math.abs(other));
+  const seenFrom = Math.max(SEEN_FROM_SPREADS * (spread ?? 0), unsureOf, rounded);
   return Math.abs(by) <= seenFrom
     ? { kind: 'same' }
     : { kind: 'differs', by, spreads: spread === null ? null : by / spread };

@@ -40,6 +40,8 @@ export interface SheetFigure {
   readonly words: string;
   /** Reckoned from what was turned since it was read: half its 90 % interval then. */
   readonly expectedPlusMinus: number | null;
+  /** It was written down rounded: the true one lies within this. */
+  readonly roundedBy: number;
   /** Standard deviation of one reading; null where nothing scatters. */
   readonly spread: number | null;
   /** What it was read from, where that can be one of several. */

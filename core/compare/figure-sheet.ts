@@ -17,7 +17,14 @@ import {
   type SheetFigure,
 } from './compared.ts';
 
-const PLAIN = { words: '', expectedPlusMinus: null, spread: null, datum: '', tool: '' } as const;
+const PLAIN = {
+  words: '',
+  expectedPlusMinus: null,
+  roundedBy: 0,
+  spread: null,
+  datum: '',
+  tool: '',
+} as const;
 
 /** Everything of a bow as it stands that can be set beside another. */
 export const figureSheet = onceFor((state: BowState): FigureSheet => {
@@ -75,6 +82,7 @@ function readingFigures(state: BowState): readonly SheetFigure[] {
         value,
         words: '',
         expectedPlusMinus: fresh ? null : plusMinus,
+        roundedBy: 0,
         spread: presentSpread(state, reading, learnedGains(state).repeatability).sd,
         datum: isTiller ? measured.datum : '',
         tool: measured.tool,
@@ -95,6 +103,7 @@ function tillerFigure(state: BowState): readonly SheetFigure[] {
       words: '',
       expectedPlusMinus:
         top.fresh && bottom.fresh ? null : Math.hypot(top.plusMinus, bottom.plusMinus),
+      roundedBy: 0,
       spread: Math.hypot(
         presentSpread(state, 'tillerTop', repeatability).sd,
         presentSpread(state, 'tillerBottom', repeatability).sd,

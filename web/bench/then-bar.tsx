@@ -18,10 +18,10 @@ export function ThenBar({ now, momentMs }: { readonly now: BowState; readonly mo
         {name !== undefined && ` · ${name}`}. To be looked at: nothing is written here.
       </p>
       <nav aria-label="From then" className="flex flex-wrap gap-x-5">
-        <Link className="then-link" to={`/bench/${now.bowId}`}>
+        <Link className="link min-h-11 content-center" to={`/bench/${now.bowId}`}>
           The bow as it is now
         </Link>
-        <Link className="then-link" to={`/record/${now.bowId}`}>
+        <Link className="link min-h-11 content-center" to={`/record/${now.bowId}`}>
           Its record
         </Link>
       </nav>

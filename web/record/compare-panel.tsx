@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import { compareSheets, differences } from '#core/compare/compare-sheets.ts';
-import { figureSheet } from '#core/compare/figure-sheet.ts';
-import type { ComparedRow } from '#core/compare/compared.ts';
+import type { ComparedRow, FigureSheet } from '#core/compare/compared.ts';
 import { wayBack } from '#core/compare/way-back.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
@@ -11,7 +10,15 @@ import { useAddress } from '../app/use-address.ts';
 import { useBow } from '../bows/use-bow.ts';
 import { useRack } from '../bows/use-rack.ts';
 import { Fractions } from '../ui/fractions.tsx';
-import { readSide, type Side, sideOptions, sideText, stateOfSide } from './compare-sides.ts';
+import { CardField } from './card-field.tsx';
+import {
+  readSide,
+  sheetOfSide,
+  type Side,
+  sideOptions,
+  sideText,
+  stateOfSide,
+} from './compare-sides.ts';
 import { WayBackList } from './way-back-list.tsx';
 
 /** Two moments, strings or bows side by side, what matters first; and the way back. */
@@ -28,18 +35,18 @@ export function ComparePanel({
   const rack = useRack(true);
   const left: Side = readSide(params.get('left')) ?? { kind: 'now' };
   const right = readSide(params.get('right')) ?? firstChoice(state);
-  const one = useSideState(left, log, state);
-  const other = useSideState(right, log, state);
+  const one = useSide(left, log, state);
+  const other = useSide(right, log, state);
   const rows = useMemo(
     () =>
-      one === null || other === null ? null : compareSheets(figureSheet(one), figureSheet(other)),
-    [one, other],
+      one.sheet === null || other.sheet === null ? null : compareSheets(one.sheet, other.sheet),
+    [one.sheet, other.sheet],
   );
   const options = sideOptions(state, rack.data?.bows ?? []);
-  const canReturn = left.kind === 'now' && right.kind !== 'bow' && other !== null;
+  const canReturn = left.kind === 'now' && right.kind !== 'bow' && right.kind !== 'now';
   return (
     <section aria-label="Compare" className="grid gap-4" data-testid="compare">
-      <div className="grid grid-cols-1 gap-x-8 gap-y-2 @form:grid-cols-2">
+      <div className="grid grid-cols-1 gap-x-8 gap-y-2 @roomy:grid-cols-2">
         <SideChoice
           label="Left"
           side={left}
@@ -55,16 +62,14 @@ export function ComparePanel({
       </div>
       {rows === null ? (
         <p className="text-ink-2" role="status">
-          {right.kind === 'bow' || left.kind === 'bow'
-            ? 'Fetching the other bow…'
-            : 'The bow was not in the record yet then. Take a later moment.'}
+          {missingWords(left, right)}
         </p>
       ) : (
         <>
           <Differences rows={rows} style={state} />
-          {canReturn && (
+          {canReturn && other.state !== null && (
             <WayBackList
-              steps={wayBack(state, other)}
+              steps={wayBack(state, other.state)}
               state={state}
               toWords={options.find(({ value }) => value === sideText(right))?.words ?? 'this'}
               makeChanges={makeChanges}
@@ -74,6 +79,13 @@ export function ComparePanel({
       )}
     </section>
   );
+}
+
+function missingWords(left: Side, right: Side): string {
+  const kinds = [left.kind, right.kind];
+  if (kinds.includes('card')) return 'The card is not read yet.';
+  if (kinds.includes('bow')) return 'Fetching the other bow…';
+  return 'The bow was not in the record yet then. Take a later moment.';
 }
 
 /** What now is compared with until something is chosen: the newest named state, else how its first day ended. */
@@ -87,13 +99,18 @@ function firstChoice({ namedStates, active }: BowState): Side {
 
 const DAY_MS = 24 * 3_600_000;
 
-function useSideState(side: Side, log: readonly LoggedEntry[], now: BowState): BowState | null {
+function useSide(
+  side: Side,
+  log: readonly LoggedEntry[],
+  now: BowState,
+): { readonly state: BowState | null; readonly sheet: FigureSheet | null } {
   const other = useBow(side.kind === 'bow' ? side.bowId : now.bowId);
   const key = sideText(side);
-  return useMemo(
-    () => stateOfSide(readSide(key) ?? { kind: 'now' }, log, now, other.state),
-    [key, log, now, other.state],
-  );
+  return useMemo(() => {
+    const read = readSide(key) ?? { kind: 'now' };
+    const state = stateOfSide(read, log, now, other.state);
+    return { state, sheet: sheetOfSide(read, state) };
+  }, [key, log, now, other.state]);
 }
 
 function SideChoice({
@@ -107,11 +124,11 @@ function SideChoice({
   readonly options: ReturnType<typeof sideOptions>;
   readonly onChange: (value: string) => void;
 }) {
-  const value = sideText(side);
+  const value = side.kind === 'card' ? 'card:' : sideText(side);
   const isListed = options.some((one) => one.value === value);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_auto] items-end gap-x-4">
-      <label>
+    <div className="grid grid-cols-1 items-end gap-x-4 @form:grid-cols-[minmax(0,1fr)_auto]">
+      <label className="min-w-0">
         <span className="label">{label}</span>
         <select
           className="field"
@@ -141,6 +158,9 @@ function SideChoice({
           }}
         />
       </label>
+      {side.kind === 'card' && (
+        <CardField text={side.text} onText={(text) => onChange(`card:${text}`)} />
+      )}
     </div>
   );
 }

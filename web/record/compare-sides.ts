@@ -1,3 +1,7 @@
+import { cardSheet } from '#core/card/card-data.ts';
+import { readCard } from '#core/card/card-text.ts';
+import type { FigureSheet } from '#core/compare/compared.ts';
+import { figureSheet } from '#core/compare/figure-sheet.ts';
 import { bowAsOf } from '#core/log/bow-as-of.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
@@ -9,7 +13,9 @@ export type Side =
   | { readonly kind: 'now' }
   | { readonly kind: 'moment'; readonly ms: number }
   | { readonly kind: 'string'; readonly stringId: string }
-  | { readonly kind: 'bow'; readonly bowId: string };
+  | { readonly kind: 'bow'; readonly bowId: string }
+  /** A card, by the text its code carries; empty until it is there. */
+  | { readonly kind: 'card'; readonly text: string };
 
 const NOW: Side = { kind: 'now' };
 
@@ -18,6 +24,7 @@ export function readSide(text: string | null): Side | null {
   if (text === null) return null;
   if (text === 'now') return NOW;
   if (text.startsWith('string:')) return { kind: 'string', stringId: text.slice(7) };
+  if (text.startsWith('card:')) return { kind: 'card', text: text.slice(5) };
   if (text.startsWith('bow:')) return { kind: 'bow', bowId: text.slice(4) };
   const ms = Date.parse(text);
   return Number.isNaN(ms) ? null : { kind: 'moment', ms };
@@ -34,6 +41,8 @@ export function sideText(side: Side): string {
       return `string:${side.stringId}`;
     case 'bow':
       return `bow:${side.bowId}`;
+    case 'card':
+      return `card:${side.text}`;
   }
 }
 
@@ -55,7 +64,16 @@ export function stateOfSide(
     }
     case 'bow':
       return other;
+    case 'card':
+      return null;
   }
+}
+
+/** What a side lays out to be compared; null where there is nothing to lay out. */
+export function sheetOfSide(side: Side, state: BowState | null): FigureSheet | null {
+  if (side.kind !== 'card') return state === null ? null : figureSheet(state);
+  const read = readCard(side.text);
+  return read.kind === 'read' ? cardSheet(read.card) : null;
 }
 
 /** What a side may be chosen to be: the bow now, its named states, its strings, the other bows. */
@@ -78,5 +96,6 @@ export function sideOptions(
     ...others
       .filter(({ bowId }) => bowId !== state.bowId)
       .map(({ bowId, name }) => ({ value: `bow:${bowId}`, words: `${name}, now` })),
+    { value: 'card:', words: 'A card' },
   ];
 }

@@ -76,9 +76,9 @@ export function StoryList({
 
 function DayHead({ day, string }: Extract<StoryRow, { kind: 'day' }>) {
   return (
-    <h3 className="border-b border-faint pt-4 pb-1 font-[640]">
+    <h2 className="border-b border-faint pt-4 pb-1 font-[640]">
       {day}
       {string !== null && <span className="font-[400] text-ink-2"> · {string}</span>}
-    </h3>
+    </h2>
   );
 }

@@ -34,9 +34,9 @@ export function CardDrawing({ state }: { readonly state: BowState }) {
   /** From the standing bow’s sheet to this one. */
   const at = ([x, y]: Point): Point => [WIDTH / 2 - turn * y, STRING_Y + turn * x];
   const dims = [
-    { kind: 'braceHeight' as const, value: brace, from: view.throat },
-    { kind: 'tillerTop' as const, value: top, from: view.topRoot },
-    { kind: 'tillerBottom' as const, value: bottom, from: view.bottomRoot },
+    { kind: 'braceHeight' as const, value: brace, from: at(view.throat) },
+    { kind: 'tillerTop' as const, value: top, from: at(view.topRoot) },
+    { kind: 'tillerBottom' as const, value: bottom, from: at(view.bottomRoot) },
   ];
   return (
     <svg
@@ -49,11 +49,23 @@ export function CardDrawing({ state }: { readonly state: BowState }) {
       </g>
       {dims.map(({ kind, value, from }) =>
         value === null ? null : (
-          <Dimension key={kind} kind={kind} value={value} from={at(from)} state={state} />
+          <Dimension
+            key={kind}
+            kind={kind}
+            value={value}
+            from={from}
+            state={state}
+            anchor={anchorOf(from, at(view.throat))}
+          />
         ),
       )}
     </svg>
   );
+}
+
+/** Figures go away from the one in the middle: on a short bow they would lie over it. */
+function anchorOf([x]: Point, [middleX]: Point): 'start' | 'middle' | 'end' {
+  return x < middleX ? 'end' : x > middleX ? 'start' : 'middle';
 }
 
 function Dimension({
@@ -61,17 +73,19 @@ function Dimension({
   value,
   from: [x, y],
   state,
+  anchor,
 }: {
   readonly kind: ReadingKind;
   readonly value: number;
   readonly from: Point;
   readonly state: BowState;
+  readonly anchor: 'start' | 'middle' | 'end';
 }) {
   return (
     <g>
       <path d={`M${x} ${y}V${STRING_Y}`} stroke="#000" strokeWidth={0.6} strokeDasharray="2 1.5" />
       <path d={`M${x - 3} ${y}h6M${x - 3} ${STRING_Y}h6`} stroke="#000" strokeWidth={0.6} />
-      <text x={x} y={STRING_Y + 11} textAnchor="middle" fontSize={9.5} fill="#000">
+      <text x={x} y={STRING_Y + 11} textAnchor={anchor} fontSize={9.5} fill="#000">
         {showReading(kind, value, state.bow)}
       </text>
     </g>

@@ -38,7 +38,13 @@ export function CardPanel({
           Print the card
         </button>
       </div>
-      <div className="overflow-x-auto pb-6 print:overflow-visible print:p-0">
+      <div
+        className="overflow-x-auto pb-6 print:overflow-visible print:p-0"
+        // Wider than a phone: the keys must be able to move it.
+        tabIndex={0}
+        role="region"
+        aria-label="The card as it is printed"
+      >
         <TuneCard view={view} state={state} size={size} />
       </div>
       <details className="no-print">

@@ -80,7 +80,7 @@ function readingLines(state: BowState): readonly CardLine[] {
       line(
         READINGS[kind].name,
         present.fresh ? figure : `about ${figure}`,
-        `${datum}${format(present.measured.at, 'd MMM')}`,
+        `${datum}${format(present.measured.at, 'd\u00a0MMM')}`,
       ),
     ];
   });
@@ -99,7 +99,7 @@ function settingLines({ positions, moved, bow, landing }: BowState): readonly Ca
       const by = moved.get(control) ?? 0;
       const counted = control === 'twists' || control === 'topBolt' || control === 'bottomBolt';
       if (by === 0 || counted || control === 'pointMass' || control === 'shaftCut') return [];
-      return [line(CONTROL_FACTS[control].name, movedWords(control, by), 'since the record began')];
+      return [line(CONTROL_FACTS[control].name, movedWords(control, by), 'since the start')];
     }),
     ...(landing === null
       ? []
