@@ -2,7 +2,7 @@
 const NUMERIC =
   'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|date-fns|zod|@types/d3-random)';
 const INTERFACE =
-  'node_modules/(react|react-dom|react-router|swr|radix-ui|lucide-react|uuid|idb|date-fns|@tanstack/react-virtual|qr|zod|recharts|ml-matrix|@fontsource-variable|@types/react|@types/react-dom)(/|$)';
+  'node_modules/(react|react-dom|react-router|swr|radix-ui|lucide-react|uuid|idb|date-fns|@tanstack/react-virtual|qr|ical-generator|zod|recharts|ml-matrix|@fontsource-variable|@types/react|@types/react-dom)(/|$)';
 
 /** @type {import('dependency-cruiser').IConfiguration} */
 module.exports = {

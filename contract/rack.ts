@@ -24,6 +24,8 @@ const rackBowSchema = z.strictObject({
   steps: z.strictObject({ hold: z.number(), open: z.number(), stale: z.number(), all: z.number() }),
   /** Stale or out of band, in words, in the order of work. */
   due: z.array(z.strictObject({ step: z.string(), words: z.string() })),
+  /** Care that is due, by name. */
+  care: z.array(z.string()).default([]),
   /** How many of its entries are on the disk but cannot be read. */
   setAside: z.int().min(0),
   /** Why it is not to be shot as it stands, in words; empty when nothing is wrong. */

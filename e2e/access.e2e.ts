@@ -93,6 +93,10 @@ const VIEWS = {
     await page.goto(`${app.address}/record/${await app.bowId('Heron')}?show=card`);
     await expect(page.getByRole('article', { name: 'Tune card of Heron' })).toBeVisible();
   },
+  care: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/record/${await app.bowId('Rook')}?show=care`);
+    await expect(page.getByTestId('care')).toBeVisible();
+  },
   benchThen: async (page: Page, app: App) => {
     const at = (await app.log('Heron')).at(-40)?.at ?? '';
     await page.goto(`${app.address}/bench/${await app.bowId('Heron')}?at=${at}`);

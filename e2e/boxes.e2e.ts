@@ -74,6 +74,7 @@ async function placesOf(app: App): Promise<Readonly<Record<string, string>>> {
     'record, searched': `/record/${rook}?q=string&along=shots&curve=braceHeight`,
     compare: `/record/${heron}?show=compare`,
     card: `/record/${rook}?show=card`,
+    care: `/record/${rook}?show=care`,
     'a note': `/record/${heron}?sheet=note`,
     'bench then': `/bench/${heron}?at=${log.at(-40)?.at ?? ''}`,
     'no such page': '/nowhere',

@@ -103,3 +103,27 @@ test('Egret against Heron shows what differs, worst first', async ({ page, club 
   await expect(rows.nth(1)).toContainText('times what one reading scatters');
   await expect(page.getByTestId('compare')).toContainText('Tiller, top less bottom');
 });
+
+test('care that is due is on the rack, done in the record, and its dates are a calendar file', async ({
+  page,
+  app,
+}) => {
+  const heron = await app.bowId('Heron');
+  await page.goto(`${app.address}/rack`);
+  await expect(page.locator('[data-bow="Heron"]').getByTestId('rack-care')).toContainText('Care:');
+  await page.goto(`${app.address}/record/${heron}?show=care`);
+  const wax = page.locator('[data-care="wax"]');
+  await expect(wax).toContainText('due');
+  await wax.getByRole('button', { name: 'Wax the string: done' }).click();
+  await expect(wax).toContainText('in 30 days or 600 shots');
+  await wax.getByRole('button', { name: 'Wax the string: how often' }).click();
+  await page.getByRole('textbox', { name: 'After days' }).fill('ten');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(page.getByRole('alert')).toContainText('Whole numbers');
+  await page.getByRole('textbox', { name: 'After days' }).fill('10');
+  await page.getByRole('button', { name: 'Set it' }).click();
+  await expect(wax).toContainText('in 10 days or 600 shots');
+  const saved = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save the dates for a calendar' }).click();
+  expect((await saved).suggestedFilename()).toBe('Heron-care.ics');
+});

@@ -1,3 +1,4 @@
+import type { CareInterval, CareJob } from '../craft/care-jobs.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
@@ -36,6 +37,11 @@ export class BowDraft {
   readonly shotPlaces = new Map<string, { session: SessionDraft; position: number }>();
   readonly setAside: { moveKey: string; at: string }[] = [];
   readonly namedStates: NamedState[] = [];
+  readonly careDone = new Map<CareJob, { at: string; shots: number }>();
+  readonly careIntervals = new Map<CareJob, CareInterval>();
+  /** Shots through every string it had. */
+  shotsInAll = 0;
+  lastShotAt: string;
   readonly tears: PaperTear[] = [];
   readonly experiments: Experiment[] = [];
   landing: TargetLanding | null = null;
@@ -54,12 +60,15 @@ export class BowDraft {
 
   constructor(bow: BowFacts, madeAt: string) {
     this.bow = bow;
+    this.lastShotAt = madeAt;
     this.strings = new StringBag(bow, madeAt);
     this.bolts = new PositionTally(bow);
   }
 
   /** Shots that went through the string, plotted or not. */
-  shoot(count: number): void {
+  shoot(count: number, at: string): void {
+    this.shotsInAll += count;
+    this.lastShotAt = at;
     this.strings.shoot(count);
     this.setting.shoot(count);
   }
@@ -92,6 +101,10 @@ export class BowDraft {
       landing: this.landing,
       setAside: this.setAside,
       namedStates: this.namedStates,
+      careDone: this.careDone,
+      careIntervals: this.careIntervals,
+      shotsInAll: this.shotsInAll,
+      lastShotAt: this.lastShotAt,
     };
   }
 }

@@ -2,6 +2,7 @@ import type { ArrowBuild } from '../craft/arrow-build.ts';
 import type { NamedPart } from '../craft/catalogue-part.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
+import type { CareInterval, CareJob } from '../craft/care-jobs.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
 import type { FitOutItem } from '../craft/fit-out.ts';
 import type { StepId } from '../craft/steps.ts';
@@ -108,6 +109,14 @@ export interface BowState {
   readonly setAside: readonly { readonly moveKey: string; readonly at: string }[];
   /** In the order they were named. */
   readonly namedStates: readonly NamedState[];
+  /** When each care was last given, and after how many shots in all. */
+  readonly careDone: ReadonlyMap<CareJob, { readonly at: string; readonly shots: number }>;
+  /** Where care is due otherwise than usual. */
+  readonly careIntervals: ReadonlyMap<CareJob, CareInterval>;
+  /** Shots through every string it had. */
+  readonly shotsInAll: number;
+  /** When it was last shot; when it was made, where it never was. */
+  readonly lastShotAt: string;
   readonly undoneIds: ReadonlySet<string>;
   readonly lastAt: string;
 }

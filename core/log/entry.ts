@@ -1,5 +1,6 @@
 import type { ArrowBuild } from '../craft/arrow-build.ts';
 import type { CataloguePart } from '../craft/catalogue-part.ts';
+import type { CareJob } from '../craft/care-jobs.ts';
 import type { BowKind, BraceReference, Hand, Hook, Purpose, School } from '../craft/bow-terms.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
@@ -215,6 +216,14 @@ export type EntryBody =
       readonly kind: 'stateNamed';
       readonly name: string;
       readonly moment: string;
+    }
+  | { readonly kind: 'careDone'; readonly job: CareJob; readonly found?: string | undefined }
+  | {
+      /** How often care is due on this bow; null: not by that. */
+      readonly kind: 'careSet';
+      readonly job: CareJob;
+      readonly days: number | null;
+      readonly shots: number | null;
     }
   | ShootingBody
   | { readonly kind: 'moveSetAside'; readonly moveKey: string; readonly title: string }

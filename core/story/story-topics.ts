@@ -27,6 +27,8 @@ const TOPICS: Readonly<Record<Exclude<EntryBody['kind'], 'undone'>, StoryTopic>>
   stepConfirmed: 'confirmation',
   stepSkipped: 'confirmation',
   listTicked: 'confirmation',
+  careDone: 'confirmation',
+  careSet: 'facts',
   stateNamed: 'note',
   note: 'note',
   pictureKept: 'note',

@@ -1,4 +1,6 @@
 import type { RackBow } from '#contract/rack.ts';
+import { careList } from '#core/care/care-list.ts';
+import { CARE_FACTS } from '#core/craft/care-jobs.ts';
 import { stepWords } from '#core/words/step-words.ts';
 import { throatBraceMm } from '#core/craft/brace-reference.ts';
 import { presentReading } from '#core/gains/present-reading.ts';
@@ -55,6 +57,9 @@ function rackSummary(state: BowState, nowMs: number): RackBow {
     due: steps
       .filter((step) => step.state === 'stale' || step.state === 'outOfBand')
       .map((step) => ({ step: step.step.name, words: stepWords(step) })),
+    care: careList(state, nowMs)
+      .filter(({ due }) => due)
+      .map(({ job }) => CARE_FACTS[job].name),
     setAside: state.unreadable,
     stops: stopsOf(state).map((stop) => stopWords(stop, state).title),
     nextMove:

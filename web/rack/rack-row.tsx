@@ -44,7 +44,7 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
 }
 
 function Standing({ bow }: { readonly bow: RackBow }) {
-  const { steps, due, stops, nextMove } = bow;
+  const { steps, due, stops, nextMove, care } = bow;
   const shown = due.slice(0, MOST_DUE).map((one) => one.step.toLowerCase());
   const more = due.length - shown.length;
   return (
@@ -67,6 +67,12 @@ function Standing({ bow }: { readonly bow: RackBow }) {
           ? `Due: ${shown.join(', ')}${more > 0 ? ` and ${more} more` : ''}`
           : `${bow.ready ? 'Ready to tune, ' : ''}${steps.hold} of ${steps.all} steps hold`}
       </span>
+      {care.length > 0 && (
+        <span className="block text-ink-2" data-testid="rack-care">
+          Care: {lowerFirst(care[0] ?? '')}
+          {care.length > 1 && ` and ${care.length - 1} more`}
+        </span>
+      )}
       <span className="block">
         {nextMove === null ? (
           'Done: go and practise'

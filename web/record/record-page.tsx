@@ -17,8 +17,13 @@ const CardPanel = lazy(() =>
   import('./card/card-panel.tsx').then((module) => ({ default: module.CardPanel })),
 );
 
+// With it comes what writes calendars.
+const CarePanel = lazy(() =>
+  import('./care-panel.tsx').then((module) => ({ default: module.CarePanel })),
+);
+
 /** What the record is looked at as. */
-const SHOWN = ['story', 'compare', 'card'] as const;
+const SHOWN = ['story', 'compare', 'card', 'care'] as const;
 
 /** A bow’s record: what happened, side by side, and the card for the bow case. */
 export function RecordPage() {
@@ -58,6 +63,11 @@ function Record({ bow, state }: { readonly bow: BowHandle; readonly state: BowSt
         {show === 'story' ? <Story bow={bow} state={state} lead={chooser} /> : chooser}
         {show === 'compare' && (
           <ComparePanel state={state} log={bow.log} makeChanges={actions.makeChanges} />
+        )}
+        {show === 'care' && (
+          <Suspense fallback={<p className="text-ink-2">Fetching what is due…</p>}>
+            <CarePanel state={state} store={bow.append} />
+          </Suspense>
         )}
         {show === 'card' && (
           <Suspense fallback={<p className="text-ink-2">Drawing the card…</p>}>

@@ -31,6 +31,7 @@ import { experimentNarrowed } from './experiment-narrowed.ts';
 import { experimentClosed } from './experiment-closed.ts';
 import { pictureKept } from './picture-kept.ts';
 import { moveSetAside } from './move-set-aside.ts';
+import { careDone, careSet } from './care.ts';
 import { undone } from './undone.ts';
 import type { BowDraft } from '../bow-draft.ts';
 import type { BodyOf, BowFacts, EntryBody, LoggedEntry } from '../entry.ts';
@@ -71,6 +72,8 @@ export const ENTRY_KINDS = {
   experimentClosed,
   pictureKept,
   moveSetAside,
+  careDone,
+  careSet,
   undone,
 } as const satisfies { readonly [K in EntryBody['kind']]: EntryKind<K> };
 

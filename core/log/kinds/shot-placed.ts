@@ -26,7 +26,7 @@ export const shotPlaced = entryKind({
     if (session === undefined) return;
     draft.shotPlaces.set(body.shotId, { session, position: session.shots.length });
     session.shots.push(placeShot(place, body, session));
-    draft.shoot(1);
+    draft.shoot(1, place.at);
   },
   words: (body) => `${ARROW_LABEL[body.arrow]}, end ${body.endNumber}`,
   references: ({ sessionId, shotId }) => [

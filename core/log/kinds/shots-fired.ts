@@ -9,8 +9,8 @@ export const shotsFired = entryKind({
     count: z.int().min(1).max(1000),
     note: text,
   }),
-  reduce: (draft, { count }) => {
-    draft.shoot(count);
+  reduce: (draft, { count }, { at }) => {
+    draft.shoot(count, at);
   },
   words: ({ count }) => `${count} shots`,
 });
