@@ -131,11 +131,14 @@ await picture('rack', '/rack');
 await picture('new-bow', '/rack/new');
 await picture('bench', `/bench/${idOf('Heron')}`);
 await picture('behind-left', `/bench/${idOf('Heron')}?sight=behind`);
-await picture('behind-right', `/bench/${idOf('Curlew')}?sight=behind`);
 await picture('above', `/bench/${idOf('Heron')}?sight=above`);
 await picture('assembly', `/bench/${idOf('Kit A')}?step=inspect`);
-await picture('fit-out', `/bench/${idOf('Heron')}?step=fitOut`, {
-  steps: (page) => page.getByRole('button', { name: 'New string' }).click(),
+await picture('record', `/record/${idOf('Heron')}`, {
+  size: { width: 1280, height: 1000 },
+  steps: (page) => page.locator('[data-line]').nth(1).getByRole('button').first().click(),
+});
+await picture('tune-card', `/record/${idOf('Curlew')}?show=card`, {
+  size: { width: 1280, height: 900 },
 });
 await picture('how-to', `/bench/${idOf('Egret')}`, {
   steps: (page) => page.fill('#entry-line', 'tt 7 1/16 near'),

@@ -1,4 +1,4 @@
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { relative } from 'node:path';
 import { ensureBuilt, ensureTestPrograms, ensurePackages } from './ensure.mjs';
@@ -12,17 +12,38 @@ let failed = 0;
 /** Checks and tests that failed, by name: what a long run is read for. */
 const failures = [];
 
-function check(name, command, args) {
-  console.log(`\n== ${name}`);
-  const [program, before] =
-    command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
-  const { status } = spawnSync(program, [...before, ...args], { stdio: 'inherit' });
+function programOf(command) {
+  return command === 'node' ? [process.execPath, []] : ['npx', ['--no-install', command]];
+}
+
+function note(name, status) {
   if (status === 0) passed += 1;
   else {
     failed += 1;
     failures.push(name);
   }
-  return status === 0;
+}
+
+function check(name, command, args) {
+  console.log(`\n== ${name}`);
+  const [program, before] = programOf(command);
+  const { status } = spawnSync(program, [...before, ...args], { stdio: 'inherit' });
+  note(name, status);
+}
+
+/** A check that runs beside others: what it printed is shown whole when it has ended. */
+async function checkBeside(name, command, args) {
+  const [program, before] = programOf(command);
+  const child = spawn(program, [...before, ...args], { stdio: ['ignore', 'pipe', 'pipe'] });
+  const printed = [];
+  for (const stream of [child.stdout, child.stderr])
+    stream.on('data', (chunk) => printed.push(chunk));
+  const status = await new Promise((resolve) => {
+    child.on('error', () => resolve(1));
+    child.on('close', resolve);
+  });
+  console.log(`\n== ${name}\n${Buffer.concat(printed).toString()}`);
+  note(name, status);
 }
 
 /** Counts what a runner wrote into `file`, and keeps the name and first words of each test that failed. */
@@ -59,11 +80,14 @@ function failedBrowserTests(suite) {
 }
 
 rmSync('test-results', { recursive: true, force: true });
-check('formatting', 'biome', ['format', '.']);
-check('types', 'tsc', ['-b']);
-check('lint', 'eslint', ['.', '--max-warnings', '0']);
-check('layers', 'node', ['scripts/check-layers.mjs']);
-check('dead code', 'knip', []);
+// None of these writes what another reads: side by side they take as long as the longest.
+await Promise.all([
+  checkBeside('formatting', 'biome', ['format', '.']),
+  checkBeside('types', 'tsc', ['-b']),
+  checkBeside('lint', 'eslint', ['.', '--max-warnings', '0']),
+  checkBeside('layers', 'node', ['scripts/check-layers.mjs']),
+  checkBeside('dead code', 'knip', []),
+]);
 // Some of them start the program itself.
 ensureBuilt();
 check('unit and API tests', 'vitest', [

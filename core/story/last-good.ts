@@ -1,4 +1,5 @@
 import { sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
+import { stateForSession } from '../log/as-of.ts';
 import { bowAsOf } from '../log/bow-as-of.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { LoggedEntry } from '../log/entry.ts';
@@ -35,16 +36,20 @@ export function lastGoodMoment(log: readonly LoggedEntry[], state: BowState): nu
 /** The end of the newest session after `after` whose bare shafts were done both ways then. */
 function lastDone(
   log: readonly LoggedEntry[],
-  { sessions, unreadable }: BowState,
+  state: BowState,
   after: number,
   momentOf: (id: string) => number,
 ): number | null {
+  const { sessions, unreadable } = state;
   const bare = sessions.filter(
     ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
   );
-  for (const { sessionId, shots } of bare.slice(-MOST_SESSIONS).toReversed()) {
+  for (const one of bare.slice(-MOST_SESSIONS).toReversed()) {
+    const { sessionId, shots } = one;
     const ms = momentOf(shots.at(-1)?.entryId ?? '');
     if (ms <= after) return null;
+    // To go back in the record is dear: only where it may have been done.
+    if (!sessionVerdict(stateForSession(state, { ...one, closed: true }), one).done) continue;
     const then = bowAsOf(log, ms, unreadable)?.state;
     const session = then?.sessions.find((one) => one.sessionId === sessionId);
     if (then !== undefined && session !== undefined && sessionVerdict(then, session).done)

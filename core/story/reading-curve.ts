@@ -4,12 +4,12 @@ import { controlsMoving, learnedGains } from '../gains/learned-gains.ts';
 import { readingHalfWidth } from '../gains/repeatability.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { EntryBody } from '../log/entry.ts';
-import { instantMs } from '../quantity/instant.ts';
 
 /** One reading on the curve. Its place along it by time, and by shots this bow had had. */
 export interface CurvePoint {
   readonly entryId: string;
-  readonly ms: number;
+  /** When, as it was written down: most points of a long curve are never drawn. */
+  readonly at: string;
   readonly shots: number;
   readonly value: number;
   /** Half the 90 % interval. */
@@ -25,7 +25,7 @@ type MarkedAs =
 /** Something that happened between readings and moves them. */
 export type CurveMark = MarkedAs & {
   readonly entryId: string;
-  readonly ms: number;
+  readonly at: string;
   readonly shots: number;
 };
 
@@ -55,12 +55,12 @@ export function readingCurve(state: BowState, reading: ReadingKind): ReadingCurv
     if (measured !== undefined) {
       const plusMinus = readingHalfWidth(measured, repeatability);
       const value = measured.mean;
-      points.push({ entryId, ms: instantMs(at), shots, value, plusMinus, stretch });
+      points.push({ entryId, at, shots, value, plusMinus, stretch });
     }
     const what = markOf(body, moving);
     if (what === null) continue;
     stretch += 1;
-    marks.push({ entryId, ms: instantMs(at), shots, ...what });
+    marks.push({ entryId, at, shots, ...what });
   }
   return { reading, points, marks };
 }

@@ -121,7 +121,7 @@ describe('the curve of a reading', () => {
   it('keeps its ends and its extremes when it is thinned', () => {
     const points = Array.from({ length: 10_000 }, (_, at) => ({
       entryId: `${at}`,
-      ms: at,
+      at: `${at}`,
       shots: at,
       value: at === 4321 ? 99 : at === 7654 ? -99 : Math.sin(at / 500),
       plusMinus: 1,

@@ -38,7 +38,8 @@ export interface CurveView {
 }
 
 /** As many points as a screen can tell apart. */
-const MOST_POINTS = 400;
+const MOST_POINTS = 120;
+const MOST_MARKS = 60;
 /** About so many lines across. */
 const LINES = 5;
 
@@ -51,7 +52,8 @@ export function curveView(state: BowState, curve: ReadingCurve, along: Along): C
   const lateral = isLateral(reading);
   const shown = (stored: number) =>
     fromStored(lateral ? rightFromOutward(stored, state.bow.hand) : stored, unit);
-  const place = (one: CurvePoint | CurveMark) => (along === 'time' ? one.ms : one.shots);
+  const place = (one: CurvePoint | CurveMark) =>
+    along === 'time' ? Date.parse(one.at) : one.shots;
   const drawn = points.map((one) => ({
     at: place(one),
     value: shown(one.value),
@@ -59,6 +61,11 @@ export function curveView(state: BowState, curve: ReadingCurve, along: Along): C
     stretch: one.stretch,
     entryId: one.entryId,
   }));
+  const marksOf = (wanted: CurveMark['kind']) => {
+    const marks = curve.marks.filter(({ kind }) => kind === wanted);
+    // More of them would be a grey wall; the list below has every one.
+    return marks.length > MOST_MARKS ? [] : marks.map(place);
+  };
   const target = targetFor(state, reading);
   const band =
     target === null
@@ -71,8 +78,8 @@ export function curveView(state: BowState, curve: ReadingCurve, along: Along): C
   const ticksY = roundTicks(Math.min(...reach), Math.max(...reach), yStep(unit, reach));
   return {
     points: drawn,
-    strings: curve.marks.filter(({ kind }) => kind === 'string').map(place),
-    changes: curve.marks.filter(({ kind }) => kind === 'change').map(place),
+    strings: marksOf('string'),
+    changes: marksOf('change'),
     band,
     limit,
     ticksY,

@@ -57,7 +57,7 @@ export function StoryRowLine({
         <div id={id} className="grid gap-3 pb-4 @form:pl-16">
           <LineDetails line={line} state={state} />
           <BackAndForth line={line} reversals={reversals} actions={actions} />
-          <p className="flex flex-wrap gap-x-5">
+          <p className="flex flex-wrap items-baseline gap-x-5">
             <Link className="link-btn -ml-2.5" to={link(line)}>
               The bow as it then was
             </Link>

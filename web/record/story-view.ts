@@ -1,4 +1,4 @@
-import { format, startOfDay } from 'date-fns';
+import { addDays, format, startOfDay } from 'date-fns';
 import type { StoryLine } from '#core/story/story-lines.ts';
 import type { BowString } from '#core/log/strings.ts';
 
@@ -22,30 +22,37 @@ export function storyRows(
 ): readonly StoryRow[] {
   const rows: StoryRow[] = [];
   const names = new Map(strings.map(({ stringId, described }) => [stringId, described]));
-  let day = Number.NaN;
+  let day = { fromMs: Number.POSITIVE_INFINITY, toMs: Number.NEGATIVE_INFINITY };
   let stringId = '';
   for (const line of lines.toReversed()) {
-    const at = startOfDay(line.first.at).getTime();
+    const ms = Date.parse(line.first.at);
+    const isOtherDay = !(ms >= day.fromMs && ms < day.toMs);
     const isOtherString = line.stringId !== stringId;
-    if (at !== day || isOtherString)
+    // The calendar is asked once a day of the record, not once a line.
+    if (isOtherDay) day = dayOf(ms);
+    if (isOtherDay || isOtherString)
       rows.push({
         kind: 'day',
         key: `day ${line.first.id}`,
-        day: format(at, 'EEE d MMM yyyy'),
+        day: format(day.fromMs, 'EEE d MMM yyyy'),
         string: isOtherString ? (names.get(line.stringId) ?? 'another string') : null,
       });
-    day = at;
     ({ stringId } = line);
     rows.push({ kind: 'line', key: line.first.id, line });
   }
   return rows;
 }
 
+function dayOf(ms: number): { readonly fromMs: number; readonly toMs: number } {
+  const from = startOfDay(ms);
+  return { fromMs: from.getTime(), toMs: addDays(from, 1).getTime() };
+}
+
 /** The newest row of a day, or of the nearest day before it; −1 where the record begins later. */
 export function rowOnDay(rows: readonly StoryRow[], day: Date): number {
-  const end = startOfDay(day).getTime() + 24 * 3_600_000 - 1;
+  const { toMs } = dayOf(day.getTime());
   const first = rows.findIndex(
-    (row) => row.kind === 'line' && startOfDay(row.line.first.at).getTime() <= end,
+    (row) => row.kind === 'line' && Date.parse(row.line.first.at) < toMs,
   );
   return first > 0 && rows[first - 1]?.kind === 'day' ? first - 1 : first;
 }
