@@ -46,6 +46,8 @@ describe('the table of views', () => {
       'arrows/:bowId',
       'range',
       'range/:bowId',
+      'record',
+      'record/:bowId',
       '*',
     ]);
     expect(paths([...VIEWS, SIXTH])).toContain('practice/:bowId');
