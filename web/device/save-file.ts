@@ -8,3 +8,12 @@ export function saveFile(name: string, type: string, text: string): void {
   // Some browsers begin to read it only after this.
   setTimeout(() => URL.revokeObjectURL(address), 1000);
 }
+
+/** A name as part of a file’s name: letters and digits of any script, joined by dashes. */
+export function nameOfFile(name: string): string {
+  const plain = name
+    .toLowerCase()
+    .replaceAll(/[^\p{L}\p{N}]+/gu, '-')
+    .replaceAll(/^-+|-+$/g, '');
+  return plain === '' ? 'bow' : plain;
+}

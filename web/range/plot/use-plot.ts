@@ -22,6 +22,8 @@ export interface Plot {
   readonly session: ShootingSession | null;
   readonly arrow: ArrowState;
   readonly endNumber: number;
+  /** What the next shots are shot from, whether a session is open or opened with them; m. */
+  readonly shotFromM: number;
   readonly selected: Shot | null;
   readonly setArrow: (arrow: ArrowState) => void;
   /** Logs shots, opening a session when none is open; returns the session they went to. */
@@ -126,6 +128,9 @@ export function usePlot(
     session: shown,
     arrow,
     endNumber,
+    get shotFromM() {
+      return session?.closed === false ? session.distanceM : openingDistanceM(opening().bodies);
+    },
     selected,
     setArrow: (kind) => {
       settle();
@@ -167,6 +172,10 @@ export function usePlot(
       if (lastEnd >= endNumber) setStartedEnd(lastEnd + 1);
     },
   };
+}
+
+function openingDistanceM(bodies: readonly EntryBody[]): number {
+  return bodies.find((body) => body.kind === 'sessionOpened')?.distanceM ?? 0;
 }
 
 /** Gathers nudges of one shot until the hand rests, so that one correction is one entry. */

@@ -161,6 +161,7 @@ function SheetBody({
         <ShotsFilePanel
           session={session}
           endNumber={endNumber}
+          distanceM={plot.shotFromM}
           hand={hand}
           bowName={state.bow.name}
           onShots={plot.place}
