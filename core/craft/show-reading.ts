@@ -23,6 +23,11 @@ const LATERAL: ReadonlySet<ReadingKind> = new Set<ReadingKind>([
 /** Too small for a sixteenth of an inch to say anything, mm. */
 const NO_SIDE_BELOW_MM = 0.05;
 
+/** Whether a length stays in millimetres on every bow: half a millimetre matters there. */
+export function staysInMm(kind: ReadingKind): boolean {
+  return kind === 'restHeight' || isLateral(kind);
+}
+
 export function isLateral(kind: ReadingKind): boolean {
   return LATERAL.has(kind);
 }

@@ -7,9 +7,18 @@ import {
   MOST_FROM_MARK_MM,
   type NockAttitude,
 } from '../craft/range-terms.ts';
+import { UNITS } from '../quantity/units.ts';
 import { SHOT_COLUMNS, type ShotColumn } from './shots-csv.ts';
 
 const NEEDED: readonly ShotColumn[] = ['right_mm', 'up_mm'];
+/** Where a place may be said in another unit than mm, and how many of those one is. */
+const OTHER_UNITS: ReadonlyMap<string, { readonly column: ShotColumn; readonly mm: number }> =
+  new Map([
+    ['right_cm', { column: 'right_mm', mm: UNITS.cm.factor }],
+    ['up_cm', { column: 'up_mm', mm: UNITS.cm.factor }],
+    ['right_in', { column: 'right_mm', mm: UNITS.in.factor }],
+    ['up_in', { column: 'up_mm', mm: UNITS.in.factor }],
+  ]);
 const MOST_ROWS = 5000;
 
 /** One shot as read from a file. */
@@ -57,7 +66,8 @@ export function readShots(text: string, hand: Hand): ShotsFile {
   if (error !== undefined)
     return refused(`Line ${(error.row ?? 0) + 1}: ${error.message}.`, 'One shot a line.');
   const [header = [], ...lines] = data;
-  const columns = header.map((cell) => cell.trim().toLowerCase());
+  const written = header.map((cell) => cell.trim().toLowerCase());
+  const columns = written.map((name) => OTHER_UNITS.get(name)?.column ?? name);
   const fault = columnFault(columns);
   if (fault !== null) return fault;
   if (lines.length === 0) return refused('There are no shots in it.', 'One shot a line.');
@@ -72,7 +82,7 @@ export function readShots(text: string, hand: Hand): ShotsFile {
     const uneven = unevenLine(cells, columns, line, delimiter);
     if (uneven !== null) return uneven;
     const row = Object.fromEntries(columns.map((column, at) => [column, cells[at] ?? '']));
-    const read = readRow(row, line, hand);
+    const read = readRow(row, line, { hand, mmPer: (column) => mmPer(written, columns, column) });
     if (typeof read === 'string')
       return refused(`Line ${line}: ${read}`, 'Mend that line and load the file again.');
     shots.push(read);
@@ -97,7 +107,7 @@ function columnFault(columns: readonly string[]): ReturnType<typeof refused> | n
   if (missing.length > 0)
     return refused(
       `There is no column ${missing.join(' and no column ')}.`,
-      `The first line names the columns: ${SHOT_COLUMNS.join(', ')}. Only right_mm and up_mm must be there.`,
+      `The first line names the columns: ${SHOT_COLUMNS.join(', ')}. Only right_mm and up_mm must be there; right_cm and up_cm, or right_in and up_in, will do as well.`,
     );
   const twice = SHOT_COLUMNS.find((column) => columns.filter((one) => one === column).length > 1);
   if (twice !== undefined)
@@ -148,15 +158,29 @@ function figureOf(cell = ''): number | null {
 
 const IN_WORDS: readonly ShotColumn[] = ['arrow', 'called_bad'];
 
-function readRow(row: Row, line: number, hand: Hand): FiledShot | string {
+/** Of the unit a column is written in; 1 where it is mm. */
+function mmPer(written: readonly string[], columns: readonly string[], column: ShotColumn): number {
+  return OTHER_UNITS.get(written[columns.indexOf(column)] ?? '')?.mm ?? 1;
+}
+
+interface Terms {
+  readonly hand: Hand;
+  readonly mmPer: (column: ShotColumn) => number;
+}
+
+function readRow(row: Row, line: number, { hand, mmPer }: Terms): FiledShot | string {
   const cell = (column: ShotColumn) => (row[column] ?? '').trim();
   const figure = (column: ShotColumn) => figureOf(row[column]);
   for (const column of SHOT_COLUMNS) {
     if (IN_WORDS.includes(column)) continue;
     if (Number.isNaN(figure(column))) return `${column} is “${cell(column)}”, not a number.`;
   }
-  const rightMm = figure('right_mm');
-  const upMm = figure('up_mm');
+  const place = (column: ShotColumn) => {
+    const value = figure(column);
+    return value === null ? null : value * mmPer(column);
+  };
+  const rightMm = place('right_mm');
+  const upMm = place('up_mm');
   if (rightMm === null || upMm === null) return 'right_mm and up_mm must both be there.';
   if (Math.abs(rightMm) > MOST_FROM_MARK_MM || Math.abs(upMm) > MOST_FROM_MARK_MM)
     return `${rightMm}, ${upMm} mm is off any butt.`;

@@ -38,4 +38,3 @@ export function writeShots(shots: readonly Shot[], hand: Hand): string {
     { newline: '\r\n' },
   );
 }
-

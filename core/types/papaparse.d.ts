@@ -25,7 +25,10 @@ declare module 'papaparse' {
   }
   const papa: {
     parse<T>(text: string, options: ReadOptions | { readonly delimiter: string }): Parsed<T>;
-    unparse(table: Table, options?: { readonly newline: string }): string;
+    unparse(
+      table: Table,
+      options?: { readonly newline: string; readonly escapeFormulae?: boolean },
+    ): string;
   };
   export default papa;
 }

@@ -67,6 +67,21 @@ export function ComparePanel({
       ) : (
         <>
           <Differences rows={rows} style={state} />
+          <p>
+            <button
+              type="button"
+              className="link-btn -ml-2.5"
+              onClick={() => {
+                const named = (side: Side) =>
+                  options.find(({ value }) => value === sideText(side))?.words ?? sideText(side);
+                void import('./save-tables.ts').then(({ saveComparison }) =>
+                  saveComparison(state, rows, { left: named(left), right: named(right) }),
+                );
+              }}
+            >
+              Save as a table
+            </button>
+          </p>
           {canReturn && other.state !== null && (
             <WayBackList
               steps={wayBack(state, other.state)}

@@ -62,9 +62,32 @@ export function CurvePanel({
           options={ALONG.map((value) => ({ value, label: value }))}
           onChange={(value) => setParam('along', value === 'time' ? null : value)}
         />
+        <TablesOut state={state} />
       </div>
       {drawn && <Curve state={state} reading={reading} along={along} onPoint={onPoint} />}
     </section>
+  );
+}
+
+/** Everything read and shot, for a spreadsheet. */
+function TablesOut({ state }: { readonly state: BowState }) {
+  const save = async (what: 'readings' | 'shots') => {
+    // With them comes the package that writes tables.
+    const { saveReadings, saveShots } = await import('./save-tables.ts');
+    (what === 'readings' ? saveReadings : saveShots)(state);
+  };
+  return (
+    <p className="text-note @max-tablet:text-plain">
+      As a table:{' '}
+      <button type="button" className="link-btn" onClick={() => void save('readings')}>
+        Readings
+      </button>
+      {state.shotsInAll > 0 && (
+        <button type="button" className="link-btn" onClick={() => void save('shots')}>
+          Shots
+        </button>
+      )}
+    </p>
   );
 }
 
