@@ -22,11 +22,21 @@ export class App {
   private readonly data = join(this.folder, 'data');
   private readonly file = join(this.data, 'test.db');
   private port = '0';
+  private readonly withDemo: boolean;
+
+  constructor({ withDemo = true }: { readonly withDemo?: boolean } = {}) {
+    this.withDemo = withDemo;
+  }
 
   async start(): Promise<void> {
     this.beginWithDemo();
     const child = spawn(process.execPath, ['dist/server/main.js'], {
-      env: { ...process.env, PORT: this.port, KEEN_LIMB_DB: this.file },
+      env: {
+        ...process.env,
+        PORT: this.port,
+        KEEN_LIMB_DB: this.file,
+        ...(this.withDemo ? {} : { KEEN_LIMB_DEMO: 'off' }),
+      },
       stdio: ['ignore', 'pipe', 'inherit'],
     });
     this.child = child;
@@ -49,7 +59,7 @@ export class App {
   /** A first start finds the demo club written already. */
   private beginWithDemo(): void {
     const demo = process.env[DEMO_RECORD];
-    if (demo === undefined || existsSync(this.file)) return;
+    if (demo === undefined || !this.withDemo || existsSync(this.file)) return;
     mkdirSync(this.data, { recursive: true });
     copyFileSync(demo, this.file);
   }

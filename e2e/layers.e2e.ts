@@ -224,8 +224,8 @@ test('a schema wider or narrower than its type, or a kind of entry without a fil
     changed(`${kinds}/entry-kinds.ts`, '  note,\n', ''),
     changed(
       'core/log/entry.ts',
-      "| { readonly kind: 'note';",
-      "| { readonly kind: 'planted' } | { readonly kind: 'note';",
+      "| { readonly kind: 'shotsFired';",
+      "| { readonly kind: 'planted' } | { readonly kind: 'shotsFired';",
     ),
   ]) {
     house.plant(planted);

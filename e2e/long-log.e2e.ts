@@ -99,7 +99,7 @@ test('where the server has another record than the page knows, the whole is aske
   await elsewhere(app, bowId, [brace(9 * 25.4)]);
   // As if the entry had come before one the page knows: nothing is newer, yet there is one more.
   await page.route(/entries\?after=/, async (route) => {
-    const response = await route.fetch();
+    const response = await route.fetch({ maxRetries: 3 });
     const { count } = (await response.json()) as { count: number };
     await route.fulfill({ response, json: { entries: [], count } });
   });

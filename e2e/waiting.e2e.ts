@@ -172,7 +172,7 @@ test('301 entries whose answers are cut off after they were stored are stored on
     cut += 1;
     if (cut > 5) return route.continue();
     // Stored, but nobody hears of it.
-    await route.fetch();
+    await route.fetch({ maxRetries: 3 });
     return route.abort();
   });
   for (let n = 0; n < 6; n += 1) {
@@ -239,7 +239,7 @@ test.describe('what an earlier version of the program left in the browser', () =
 test('a new version is said to be there, and what is half typed stays', async ({ page, app }) => {
   await openBench(page, app, 'Heron');
   await page.route(API, async (route) => {
-    const answer = await route.fetch();
+    const answer = await route.fetch({ maxRetries: 3 });
     await route.fulfill({
       response: answer,
       headers: { ...answer.headers(), 'keen-limb-build': 'newer' },

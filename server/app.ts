@@ -3,6 +3,8 @@ import helmet from 'helmet';
 import { BUILD_HEADER, NOW_HEADER } from '#contract/headers.ts';
 import { bowRoutes } from './bows/routes.ts';
 import type { EntryQueries } from './bows/entry-queries.ts';
+import type { ImportJobs } from './files/import-jobs.ts';
+import { fileRoutes } from './files/routes.ts';
 import type { PictureQueries } from './pictures/picture-queries.ts';
 import { pictureRoutes } from './pictures/routes.ts';
 import { workshopRoutes } from './workshop/routes.ts';
@@ -15,6 +17,7 @@ const BODY_LIMIT = '256kb';
 export interface AppDeps {
   readonly queries: EntryQueries;
   readonly pictures: PictureQueries;
+  readonly imports: ImportJobs;
   readonly nowMs: () => number;
   /** Which build answers; a page of another build fetches itself anew. */
   readonly build: string;
@@ -25,7 +28,15 @@ export interface AppDeps {
 }
 
 /** The whole server but for listening: routes, guards, pages. */
-export function createApp({ queries, pictures, nowMs, build, report, pagesDir }: AppDeps): Express {
+export function createApp({
+  queries,
+  pictures,
+  imports,
+  nowMs,
+  build,
+  report,
+  pagesDir,
+}: AppDeps): Express {
   const app = express();
   app.disable('x-powered-by');
   // No answer of ours is kept by a browser, so none needs a checksum; the program’s parts have theirs.
@@ -71,6 +82,7 @@ export function createApp({ queries, pictures, nowMs, build, report, pagesDir }:
   app.use('/api', bowRoutes(queries, nowMs));
   app.use('/api', pictureRoutes(pictures, queries));
   app.use('/api', workshopRoutes(queries));
+  app.use('/api', fileRoutes(queries, pictures, imports));
   app.use('/api', notFound);
   if (pagesDir !== null) servePages(app, pagesDir);
   app.use(notFound);

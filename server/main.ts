@@ -1,8 +1,11 @@
 import { resolve } from 'node:path';
 import { adviseCommand } from './commands/advise.ts';
 import { copyCommand } from './commands/copy.ts';
+import { exportCommand } from './commands/export.ts';
+import { importCommand } from './commands/import.ts';
 import { restoreCommand } from './commands/restore.ts';
 import { serveCommand } from './commands/serve.ts';
+import { stageCommand } from './commands/stage.ts';
 import { StartFault, startFaultOf } from './db/start-fault.ts';
 
 /** The only place that reads the environment and the command line, and ends the process. */
@@ -22,12 +25,21 @@ async function main(): Promise<void> {
       case 'advise':
         await adviseCommand(process.stdin, process.stdout);
         return;
+      case 'export':
+        console.log(await exportCommand(file, rest));
+        return;
+      case 'import':
+        await importCommand(file, rest, console.log);
+        return;
+      case 'stage':
+        await stageCommand(file, rest, console.log);
+        return;
       case 'restore':
         console.log(restoreCommand(rest[0], file, Date.now()));
         return;
       default:
         throw new StartFault(
-          `There is no command "${command}": serve, copy, restore and advise are.`,
+          `There is no command "${command}": serve, copy, restore, export, import and advise are.`,
         );
     }
   } catch (error) {

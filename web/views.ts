@@ -7,7 +7,14 @@ import { RackPage } from './rack/rack-page.tsx';
  * yet is not shown. What is not needed at once comes as pieces of its own: rack and bench are there before they are fetched.
  */
 export const VIEWS: readonly View[] = [
-  { number: 1, name: 'Rack', segment: 'rack', ofOneBow: false, also: ['new'], page: RackPage },
+  {
+    number: 1,
+    name: 'Rack',
+    segment: 'rack',
+    ofOneBow: false,
+    also: ['new', 'files'],
+    page: RackPage,
+  },
   { number: 2, name: 'Bench', segment: 'bench', ofOneBow: true, page: BenchPage },
   {
     number: 3,

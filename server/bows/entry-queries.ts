@@ -9,6 +9,7 @@ import { newestTakenMs } from '#core/log/taken-order.ts';
 import { entrySum } from '../db/entry-sum.ts';
 import type { Db } from '../db/open.ts';
 import { isReadable, logReader } from './read-log.ts';
+import { sameEntry } from './same-entry.ts';
 
 /** What appending came to: everything new or known, or the first id that is taken by other content. */
 type Appended =
@@ -129,23 +130,4 @@ export function entryQueries(
 /** Of what says no device: another's clock must not push what arrives in order out of it. */
 function newestOf(log: readonly LoggedEntry[]): number {
   return newestTakenMs(log.filter(({ taken }) => taken === undefined || taken.device === ''));
-}
-
-/** Same content, whatever the order of keys in the request was: both have passed the contract. */
-function sameEntry(one: LoggedEntry, other: Entry | undefined): boolean {
-  if (other === undefined) return false;
-  return canonical(said(one)) === canonical(said(other));
-}
-
-/** When it was taken may have been said by the server, or anew by a device that took it over. */
-function said({ id, bowId, at, by, body }: Entry): Omit<Entry, 'taken'> {
-  return { id, bowId, at, by, body };
-}
-
-function canonical(value: unknown): string {
-  return JSON.stringify(value, (_key, inner: unknown) =>
-    inner !== null && typeof inner === 'object' && !Array.isArray(inner)
-      ? Object.fromEntries(Object.entries(inner).toSorted(([a], [b]) => (a < b ? -1 : 1)))
-      : inner,
-  );
 }

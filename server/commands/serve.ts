@@ -1,6 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { createServer } from 'node:http';
-import { dirname, resolve } from 'node:path';
+import { dirname, join, resolve } from 'node:path';
 import { demoClub } from '#demo/demo-club.ts';
 import { createApp } from '../app.ts';
 import { entryQueries, type EntryQueries } from '../bows/entry-queries.ts';
@@ -10,6 +10,8 @@ import { presenceOf } from '../db/presence.ts';
 import { tidyJournal } from '../db/tidy-journal.ts';
 import { StartFault } from '../db/start-fault.ts';
 import { answerUnreadable } from '../http/unreadable.ts';
+import { ImportJobs } from '../files/import-jobs.ts';
+import { stageBeside } from '../files/stage-beside.ts';
 import { pictureQueries } from '../pictures/picture-queries.ts';
 import { copyDaily, copyHoursOf } from './copy-daily.ts';
 import { buildId } from '#contract/build-id.ts';
@@ -37,16 +39,26 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
   mkdirSync(dirname(file), { recursive: true, mode: 0o700 });
   const use = inUse(file);
   const db = openDb(file, { nowMs });
-  const queries = entryQueries(db, { nowMs, mustBeThere: presenceOf(file) });
+  const mustBeThere = presenceOf(file);
+  const queries = entryQueries(db, { nowMs, mustBeThere });
   if (env['KEEN_LIMB_DEMO'] !== 'off') writeDemoOnce(db, queries, nowMs());
+  const report = (fault: unknown) => {
+    console.error(fault);
+  };
+  const imports = new ImportJobs({
+    db,
+    folder: join(dirname(file), 'imports'),
+    stage: stageBeside(program, file),
+    mustBeThere,
+    report,
+  });
   const app = createApp({
     queries,
     pictures: pictureQueries(db),
+    imports,
     nowMs,
     build: buildId(),
-    report: (fault) => {
-      console.error(fault);
-    },
+    report,
     pagesDir: resolve(import.meta.dirname, '../web'),
   });
   const server = createServer(app);
@@ -64,6 +76,7 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
     process.on(signal, () => {
       stopCopies();
       stopTidying();
+      imports.end();
       server.close(() => {
         db.close();
         // Held until here: collected as garbage, it would let a restore in under the running server.

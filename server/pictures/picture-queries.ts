@@ -24,6 +24,10 @@ export interface PictureQueries {
    */
   readonly keep: (picture: Picture) => 'stored' | 'known' | 'taken' | 'full';
   readonly of: (id: string) => Picture | null;
+  /** A bow’s pictures, sorted by their ids. */
+  readonly idsOf: (bowId: string) => readonly Pick<Picture, 'id' | 'type'>[];
+  /** How many bytes more there is room for. */
+  readonly roomBytes: () => number;
 }
 
 const rowSchema = z.object({
@@ -33,6 +37,8 @@ const rowSchema = z.object({
   bytes: z.instanceof(Buffer),
 });
 
+const namesSchema = z.array(rowSchema.pick({ id: true, type: true }));
+
 export function pictureQueries(
   db: Db,
   { mustBeThere = () => undefined, mostBytes = MOST_BYTES }: Partial<PictureQueryDeps> = {},
@@ -40,6 +46,8 @@ export function pictureQueries(
   const sumBytes = db.prepare('SELECT coalesce(sum(length(bytes)), 0) FROM picture').pluck();
   const select = db.prepare('SELECT id, bow_id, type, bytes FROM picture WHERE id = ?');
   const insert = db.prepare('INSERT INTO picture (id, bow_id, type, bytes) VALUES (?, ?, ?, ?)');
+  const selectOfBow = db.prepare('SELECT id, type FROM picture WHERE bow_id = ? ORDER BY id');
+  const roomBytes = () => mostBytes - z.number().parse(sumBytes.get());
   const of = (id: string): Picture | null => {
     const row: unknown = select.get(id);
     if (row === undefined) return null;
@@ -50,12 +58,14 @@ export function pictureQueries(
     const known = of(picture.id);
     if (known !== null)
       return known.bowId === picture.bowId && known.bytes.equals(picture.bytes) ? 'known' : 'taken';
-    if (z.number().parse(sumBytes.get()) + picture.bytes.length > mostBytes) return 'full';
+    if (picture.bytes.length > roomBytes()) return 'full';
     insert.run(picture.id, picture.bowId, picture.type, picture.bytes);
     return 'stored';
   });
   return {
     of,
+    idsOf: (bowId) => namesSchema.parse(selectOfBow.all(bowId)),
+    roomBytes,
     keep: (picture) => {
       mustBeThere();
       const kept = keep.immediate(picture);

@@ -27,16 +27,17 @@ export class RefusedByServer extends Error {
 /** There is no usable answer of our server: away, too slow, failing, or something else in its place. */
 export class ServerAway extends Error {}
 
+/** A request, and how long its answer may take where it is longer than usual. */
+interface Asked extends RequestInit {
+  readonly patienceMs?: number;
+}
+
 /**
  * One request, its answer parsed by the contract.
  *
  * @throws RefusedByServer for a problem+json answer, ServerAway when there is no usable answer
  */
-export async function request<T>(
-  path: string,
-  schema: z.ZodType<T>,
-  init?: RequestInit,
-): Promise<T> {
+export async function request<T>(path: string, schema: z.ZodType<T>, init?: Asked): Promise<T> {
   const { body } = await ask(path, init);
   return understood(schema, body);
 }
@@ -84,13 +85,14 @@ interface Said {
   readonly bytes: ArrayBuffer;
 }
 
-async function ask(path: string, init: RequestInit = {}): Promise<Said> {
+async function ask(path: string, asked: Asked = {}): Promise<Said> {
+  const { patienceMs = asked.method === 'PUT' ? PICTURE_PATIENCE_MS : PATIENCE_MS, ...init } =
+    asked;
   const isWrite = init.method !== undefined && init.method !== 'GET';
   const fail = (outcome: Outcome, words: string) => {
     noteOutcome(outcome, isWrite);
     return new ServerAway(words);
   };
-  const patienceMs = init.method === 'PUT' ? PICTURE_PATIENCE_MS : PATIENCE_MS;
   let response: Response;
   let bytes: ArrayBuffer;
   try {

@@ -40,6 +40,7 @@ describe('the table of views', () => {
       undefined,
       'rack',
       'rack/new',
+      'rack/files',
       'bench',
       'bench/:bowId',
       'arrows',

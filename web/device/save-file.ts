@@ -1,6 +1,6 @@
 /** A file in the browser’s own downloads. */
-export function saveFile(name: string, type: string, text: string): void {
-  const address = URL.createObjectURL(new Blob([text], { type }));
+export function saveFile(name: string, type: string, content: BlobPart): void {
+  const address = URL.createObjectURL(new Blob([content], { type }));
   const link = document.createElement('a');
   link.href = address;
   link.download = name;

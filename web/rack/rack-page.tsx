@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Link, useMatch, useNavigate } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import { lookAhead } from '../bows/use-bow.ts';
@@ -9,9 +9,14 @@ import { BenchRehearsal } from '../bench/bench-rehearsal.tsx';
 import { NewBowDialog } from './new-bow-dialog.tsx';
 import { RackRow } from './rack-row.tsx';
 
+const FilesSheet = lazy(() =>
+  import('../files/files-sheet.tsx').then((module) => ({ default: module.FilesSheet })),
+);
+
 /** Every bow on its pegs, the one worked on last on top; kits in parts below. */
 export function RackPage() {
   const starting = useMatch('/rack/new') !== null;
+  const filing = useMatch('/rack/files') !== null;
   const { data, error, mutate } = useRackAsStored();
   const navigate = useNavigate();
   const lastUsed = data?.bows.toSorted(newestFirst)[0]?.bowId;
@@ -35,9 +40,14 @@ export function RackPage() {
             {countWords(whole, kits)}
           </span>
         </h1>
-        <Link to="/rack/new" className="btn-ink grid shrink-0 place-items-center">
-          New bow
-        </Link>
+        <span className="flex shrink-0 items-center gap-2">
+          <Link to="/rack/files" className="link-btn grid place-items-center">
+            Files
+          </Link>
+          <Link to="/rack/new" className="btn-ink grid place-items-center">
+            New bow
+          </Link>
+        </span>
       </div>
       {data.unreadable.length > 0 && (
         <>
@@ -76,6 +86,15 @@ export function RackPage() {
         </>
       )}
       <BenchRehearsal />
+      {filing && (
+        <Suspense fallback={null}>
+          <FilesSheet
+            bows={bows}
+            onClose={() => void navigate('/rack')}
+            onTaken={() => void mutate()}
+          />
+        </Suspense>
+      )}
       {starting && <NewBowDialog onClose={() => void navigate('/rack')} bows={bows} />}
     </div>
   );

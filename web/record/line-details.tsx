@@ -36,7 +36,10 @@ export function LineDetails({
         </ul>
       )}
       <Pictures bowId={state.bowId} ids={picturesIn(entries)} says="Butt" />
-      <Link className="link w-fit" to={`/range/${state.bowId}?session=${body.sessionId}`}>
+      <Link
+        className="link w-fit @max-tablet:min-h-11 @max-tablet:content-center"
+        to={`/range/${state.bowId}?session=${body.sessionId}`}
+      >
         To its butt
       </Link>
     </div>

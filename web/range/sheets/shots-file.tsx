@@ -30,23 +30,17 @@ interface Asked {
   readonly questions: readonly ShotsQuestion[];
 }
 
-/** Shots out to a table and in from one. A file with a fault in it is refused whole. */
-export function ShotsFilePanel({
-  session,
-  endNumber,
-  distanceM,
-  hand,
-  bowName,
-  onShots,
-}: {
+interface Into {
   readonly session: ShootingSession | null;
   readonly endNumber: number;
   /** What the session is shot from, or would be. */
   readonly distanceM: number;
   readonly hand: Hand;
-  readonly bowName: string;
   readonly onShots: (shots: readonly PlottedShot[]) => void;
-}) {
+}
+
+/** Reads a file of shots, asks what has to be asked, and hands them on. */
+function useShotsFile({ session, endNumber, distanceM, hand, onShots }: Into) {
   const [said, setSaid] = useState<Said | null>(null);
   const [asked, setAsked] = useState<Asked | null>(null);
   const take = ({ shots, fileName }: Pick<Asked, 'shots' | 'fileName'>) => {
@@ -97,6 +91,17 @@ export function ShotsFilePanel({
     if (questions.length === 0) take(of);
     else setAsked({ ...of, questions });
   };
+  const takeNothing = () => {
+    setAsked(null);
+    setSaid({ kind: 'taken', words: 'Nothing was taken.' });
+  };
+  return { said, asked, look, answer, takeNothing };
+}
+
+/** Shots out to a table and in from one. A file with a fault in it is refused whole. */
+export function ShotsFilePanel({ bowName, ...into }: Into & { readonly bowName: string }) {
+  const { session, hand } = into;
+  const { said, asked, look, answer, takeNothing } = useShotsFile(into);
   const [question] = asked?.questions ?? [];
   return (
     <div className="grid gap-5">
@@ -130,14 +135,7 @@ export function ShotsFilePanel({
             <>
               <p className="mt-2">{question.asks}</p>
               <p className="mt-2 flex flex-wrap gap-2">
-                <button
-                  type="button"
-                  className="btn-ink"
-                  onClick={() => {
-                    setAsked(null);
-                    setSaid({ kind: 'taken', words: 'Nothing was taken.' });
-                  }}
-                >
+                <button type="button" className="btn-ink" onClick={takeNothing}>
                   Take nothing
                 </button>
                 <button
