@@ -26,6 +26,7 @@ export async function stageFile(
 ): Promise<ImportPlan> {
   const staging = openStaging(stagingPath);
   try {
+    staging.begin();
     await readWorkshopFile(path, {
       ...staging.sink,
       progress: (progress) => {
@@ -33,6 +34,7 @@ export async function stageFile(
         onProgress(progress);
       },
     });
+    staging.commit();
     return planImport(staging, db, nowMs);
   } finally {
     staging.close();

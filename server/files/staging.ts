@@ -36,6 +36,9 @@ interface StagedPicture {
 }
 
 export interface Staging {
+  /** Everything comes in between these two: one write to the disk instead of one an entry. */
+  readonly begin: () => void;
+  readonly commit: () => void;
   readonly sink: Pick<FileSink, 'entry' | 'picture'>;
   readonly bowIds: () => readonly string[];
   readonly entriesOf: (bowId: string) => Generator<StagedEntry>;
@@ -85,6 +88,8 @@ export function openStaging(path: string): Staging {
   const selectPictures = column('SELECT id FROM picture WHERE bow_id = ? ORDER BY id');
   const selectIds = column('SELECT id FROM entry');
   return {
+    begin: () => db.exec('BEGIN'),
+    commit: () => db.exec('COMMIT'),
     sink: {
       entry: (entry, place) =>
         once(() => insertEntry.run(entry.id, entry.bowId, place, JSON.stringify(entry)), place),

@@ -44,17 +44,16 @@ export function ImportPreview({
       <ul className="border-t border-ink" aria-label="Bows in the file">
         {plan.bows.map((bow) => (
           <li key={bow.bowId} className="border-b border-faint py-3" data-planned={bow.name}>
-            <p className="wrap-anywhere">
-              <b className="font-[640]">{bow.name === '' ? 'A bow without a name' : bow.name}</b>:{' '}
-              <span className={bow.conflictCount > 0 ? 'text-stop' : ''}>
-                {plannedBowWords(bow)}
-              </span>
-              .
-            </p>
-            <Remarks bow={bow} />
-            <div className="mt-1 grid grid-cols-1 items-end gap-x-4 gap-y-2 @form:grid-cols-2">
+            <div className="grid grid-cols-1 items-center gap-x-6 gap-y-1 @form:grid-cols-[1fr_15rem]">
+              <p className="wrap-anywhere">
+                <b className="font-[640]">{bow.name === '' ? 'A bow without a name' : bow.name}</b>:{' '}
+                <span className={bow.conflictCount > 0 ? 'text-stop' : ''}>
+                  {plannedBowWords(bow)}
+                </span>
+                .
+              </p>
               <label>
-                <span className="label">{bow.name}</span>
+                <span className="visually-hidden">What becomes of {bow.name}</span>
                 <select
                   className="field"
                   value={of(bow).how}
@@ -70,18 +69,19 @@ export function ImportPreview({
                   ))}
                 </select>
               </label>
-              {of(bow).how === 'another' && (
-                <label>
-                  <span className="label">Its name here</span>
-                  <input
-                    className="field"
-                    value={of(bow).name}
-                    maxLength={80}
-                    onChange={({ target }) => set(bow, { name: target.value })}
-                  />
-                </label>
-              )}
             </div>
+            <Remarks bow={bow} />
+            {of(bow).how === 'another' && (
+              <label>
+                <span className="label">Its name here</span>
+                <input
+                  className="field"
+                  value={of(bow).name}
+                  maxLength={80}
+                  onChange={({ target }) => set(bow, { name: target.value })}
+                />
+              </label>
+            )}
           </li>
         ))}
       </ul>
