@@ -68,8 +68,9 @@ test.describe('the workshop as a file', () => {
   }) => {
     const file = await save(page, app, 'Heron');
     const heronId = await app.bowId('Heron');
-    const log = await (await fetch(`${app.address}/api/bows/${heronId}/entries`)).json();
-    const { entries } = log as { entries: { seq: number; taken: unknown; by: string }[] };
+    const { entries } = (await (
+      await fetch(`${app.address}/api/bows/${heronId}/entries`)
+    ).json()) as { entries: { seq: number; taken: unknown; by: string }[] };
     const plain = entries.slice(0, 3).map(({ seq: _seq, taken: _taken, ...entry }) => entry);
     await other.store(heronId, [plain[0], { ...plain[1], by: 'Somebody else' }]);
     await choose(page, other, file);

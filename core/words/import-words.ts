@@ -11,7 +11,7 @@ interface PlannedFigures {
 export function plannedBowWords(bow: PlannedFigures): string {
   const { entries, fresh, isHere, freshPictures, conflictCount } = bow;
   const parts = [freshWords(entries, fresh, isHere)];
-  if (freshPictures > 0) parts.push(`${counted(freshPictures, 'new picture', 'new pictures')}`);
+  if (freshPictures > 0) parts.push(counted(freshPictures, 'new picture', 'new pictures'));
   if (conflictCount > 0)
     parts.push(
       `${counted(conflictCount, 'entry', 'entries')} with other content than here: it cannot be added`,

@@ -208,7 +208,7 @@ describe('without a browser', () => {
     expect((await run(target, 'import', file)).said).toContain('Nothing was new');
     expect(await run(target, 'import', one, '--as', 'Heron, copied')).toMatchObject({ code: 0 });
     const back = bench.path('back.zip');
-    await run(target, 'export', back, ...(await namesIn(source)));
+    await run(target, 'export', back, ...namesIn(source));
     expect(readFileSync(back).equals(readFileSync(file))).toBe(true);
     for (const args of [[], ['nowhere.zip'], [file, '--as', 'Two'], [target]]) {
       const refused = await run(target, 'import', ...args);
@@ -217,7 +217,7 @@ describe('without a browser', () => {
     }
   });
 
-  async function namesIn(record: string): Promise<readonly string[]> {
+  function namesIn(record: string): readonly string[] {
     const db = openDb(record);
     const queries = entryQueries(db);
     const names = queries.bowIds().map((id) => queries.stateOf(id)?.bow.name ?? '');

@@ -11,7 +11,7 @@ import { BadFile } from './bad-file.ts';
 import type { StageTask } from './stage-file.ts';
 
 /** What the process beside says, a line each. */
-export const stageSaysSchema = z.discriminatedUnion('kind', [
+const stageSaysSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('progress'), progress: importProgressSchema }),
   z.strictObject({ kind: z.literal('plan'), plan: importPlanSchema }),
   z.strictObject({ kind: z.literal('bad'), bad: badFileSchema }),

@@ -1,6 +1,5 @@
 import Database from 'better-sqlite3';
 import { z } from 'zod';
-import type { Entry } from '#core/log/entry.ts';
 import type { PictureType } from '#contract/picture.ts';
 import { BadFile, SAVE_AGAIN } from './bad-file.ts';
 import type { FileSink, ReadEntry } from './read-workshop-file.ts';
@@ -114,9 +113,4 @@ export function openStaging(path: string): Staging {
     ids: () => new Set(texts.parse(selectIds.all())),
     close: () => db.close(),
   };
-}
-
-/** An entry as the record holds it: what a file says beside it is when it was taken. */
-export function toEntry({ id, bowId, at, by, body, taken }: ReadEntry): Entry & ReadEntry {
-  return { id, bowId, at, by, body, taken };
 }

@@ -46,20 +46,23 @@ export function useFileImport(onTaken: () => void) {
   }, []);
   useEffect(() => drop, [drop]);
 
-  const follow = useCallback((standing: ImportStanding) => {
+  const follow = (standing: ImportStanding) => {
     waiting.current = standing.importId;
     setImporting(standing);
-    if (standing.kind !== 'reading') return;
-    setTimeout(() => {
-      if (waiting.current !== standing.importId) return;
-      request(`${IMPORTS}/${standing.importId}`, importStandingSchema).then(
-        (next) => {
-          if (waiting.current === standing.importId) follow(next);
-        },
-        (error: unknown) => setImporting(failed(error)),
+  };
+  useEffect(() => {
+    if (importing.kind !== 'reading') return;
+    const { importId } = importing;
+    const stillWanted = (next: Importing) => {
+      if (waiting.current === importId) setImporting(next);
+    };
+    const later = setTimeout(() => {
+      request(`${IMPORTS}/${importId}`, importStandingSchema).then(stillWanted, (error: unknown) =>
+        stillWanted(failed(error)),
       );
     }, LOOK_EVERY_MS);
-  }, []);
+    return () => clearTimeout(later);
+  }, [importing]);
 
   const choose = async (file: File) => {
     drop();
