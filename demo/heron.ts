@@ -29,13 +29,23 @@ const HERON: BowFacts = {
   inParts: false,
 };
 
-/** Heron: set up eight weeks ago, a string that crept 2.4 mm, a stiff arrow mended, brace now low. */
+/** Heron: a new string eight weeks ago that crept 2.4 mm, a stiff arrow mended, brace now low. */
 export function heron(nowMs: number): readonly Entry[] {
   const log = new LogWriter(101, 'Maren', nowMs);
   log
-    .daysAgo(56)
+    .daysAgo(60)
     .bow(HERON)
     .arrow('carbon, spine 700', HERON_ARROW)
+    .apart(beforeTheNewString)
+    .daysAgo(56)
+    .apart((now) =>
+      now.newString('low-stretch, 16 strands, the second one', {
+        material: 'lowStretch',
+        strands: 16,
+        twists: 24,
+        shotsBefore: 0,
+      }),
+    )
     .fit('clicker', 'blade on the window')
     .confirmThrough('nockFit');
   log
@@ -94,6 +104,19 @@ export function heron(nowMs: number): readonly Entry[] {
   ]);
   log.daysAgo(2).read('braceHeight', 'b 217.4 217.6 217.5', [217.4, 217.6, 217.5]);
   return log.entries;
+}
+
+/** How it stood on the string it came with, and would be gone back to. */
+function beforeTheNewString(log: LogWriter): void {
+  log
+    .read('braceHeight', 'b 8 5/8 8 5/8 8 9/16', [inches(8.625), inches(8.625), inches(8.5625)])
+    .read('tillerTop', 'tt 7', [inches(7)])
+    .read('tillerBottom', 'tb 6 13/16', [inches(6.8125)])
+    .read('drawWeight', 'w 33.7 33.8', [pounds(33.7), pounds(33.8)])
+    .read('nockingHeight', 'n 1/4', [inches(0.25)])
+    .read('centreShotAtPoint', 'cs 3 mm', [3])
+    .daysAgo(57)
+    .name('before the new string');
 }
 
 /** Heron's back-up: the same make, half set up. */

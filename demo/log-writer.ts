@@ -11,7 +11,7 @@ import { outwardFromRight } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
 import { MM_PER_IN, N_PER_LBF } from '#core/quantity/units.ts';
-import type { BodyOf, BowFacts, Entry, EntryBody } from '#core/log/entry.ts';
+import type { BodyOf, BowFacts, Entry, EntryBody, StringFacts } from '#core/log/entry.ts';
 import type { SessionConditions } from '#core/craft/range-terms.ts';
 
 const DAY_MS = 86_400_000;
@@ -19,6 +19,7 @@ const MINUTE_MS = 60_000;
 /** Apart from the seeds of the bows themselves. */
 const ARROW_SEEDS = 7919;
 const PART_SEEDS = 15_551;
+const APART_SEEDS = 31_337;
 
 /** Where a walk-back is shot from, and how an arrow falls: g / 2v². */
 const WALKED_M = [10, 13, 16, 19, 22] as const;
@@ -47,7 +48,7 @@ export interface EndPlan {
  */
 export class LogWriter {
   readonly entries: Entry[] = [];
-  private readonly uniform: Uniform;
+  private uniform: Uniform;
   private readonly normal: () => number;
   private readonly bowId: string;
   private clockMs: number;
@@ -111,6 +112,35 @@ export class LogWriter {
       { kind: 'itemFitted', item: 'shaft', described: name, touches: [], arrow },
       this.uuid(uniform),
     );
+    return this;
+  }
+
+  /** Entries whose ids come from a seed of their own: what follows is drawn as it was without them. */
+  apart(write: (log: this) => void): this {
+    const { uniform } = this;
+    this.uniform = seededUniform(this.entries.length + this.seed * APART_SEEDS);
+    write(this);
+    this.uniform = uniform;
+    return this;
+  }
+
+  /** Another string, as it came out of its bag. */
+  newString(described: string, facts: Omit<StringFacts, 'stringId'>): this {
+    const string = { stringId: this.uuid(), ...facts };
+    this.add({
+      kind: 'itemFitted',
+      item: 'string',
+      described,
+      touches: ITEM_TOUCHES.string,
+      string,
+    });
+    return this;
+  }
+
+  /** A name for how the bow stands just now. */
+  name(name: string): this {
+    const moment = new Date(this.clockMs).toISOString();
+    this.add({ kind: 'stateNamed', name, moment });
     return this;
   }
 

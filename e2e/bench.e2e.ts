@@ -110,7 +110,7 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     app,
   }) => {
     const move = page.getByTestId('next-move');
-    await expect(page.getByTestId('move-title')).toHaveText('3 twists in');
+    await expect(page.getByTestId('move-title')).toHaveText('2 twists in');
     await expect(page.getByTestId('move-expect')).toContainText(
       /Expect brace 8 5\/8 in ± \d\/\d+ in, tiller \+\d ± \d mm, weight 33\.\d ± 0\.\d lb/,
     );
@@ -121,15 +121,15 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     await expect(move).toContainText('What would change it');
     await expect(page.getByTestId('thread')).toBeAttached();
     await move.getByRole('button', { name: 'Done' }).click();
-    await expect(page.getByTestId('state-bareShaft')).toHaveText('stale, 3 twists since');
+    await expect(page.getByTestId('state-bareShaft')).toHaveText('stale, 2 twists since');
     await expect
       .poll(async () => (await app.log('Heron')).at(-1)?.body)
-      .toMatchObject({ control: 'twists', amount: 3 });
+      .toMatchObject({ control: 'twists', amount: 2 });
     await page
       .getByRole('region', { name: 'Lately' })
-      .getByRole('button', { name: 'Undo 3 twists in' })
+      .getByRole('button', { name: 'Undo 2 twists in' })
       .click();
-    await expect(page.getByTestId('move-title')).toHaveText('3 twists in');
+    await expect(page.getByTestId('move-title')).toHaveText('2 twists in');
     await expect(page.getByTestId('state-bareShaft')).toHaveText('holds');
   });
 

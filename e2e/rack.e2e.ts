@@ -22,7 +22,7 @@ test('the rack shows the demo bows with what is due on each', async ({ page, app
     'Due: draw weight, rough brace height',
   );
   await expect(page.locator('[data-bow="Heron"]').getByTestId('standing')).toContainText(
-    'Next: 3 twists in',
+    'Next: 2 twists in',
   );
   await kestrel.click();
   await expect(page).toHaveURL(/\/bench\//);

@@ -214,7 +214,7 @@ test('keyboard only: open a bow, enter a reading, plot an end, accept the move',
       break;
   }
   await page.keyboard.press('Enter');
-  await expect(page.getByTestId('move-title')).toHaveText('3 twists in');
+  await expect(page.getByTestId('move-title')).toHaveText('2 twists in');
   await page.keyboard.press('/');
   await page.keyboard.type('b 8 5/8');
   await page.keyboard.press('Enter');

@@ -125,11 +125,20 @@ function readingStep(now: BowState, then: BowState, control: Control): WayBackSt
   const is = presentReading(now, reading);
   const gain = gainOf(now, reading, control);
   const { step } = CONTROL_FACTS[control];
-  const amount =
-    is === null || gain === null
-      ? null
-      : Math.round((was.value - is.value) / gain.mean / step) * step;
+  const amount = is === null || gain === null ? null : amountTo(was, is, gain.mean, step);
   return { kind: 'byReading', reading, target: was.value, control, amount };
+}
+
+/** Nothing is turned for a difference that two readings of one bow may show. */
+function amountTo(
+  was: { readonly value: number; readonly plusMinus: number },
+  is: { readonly value: number; readonly plusMinus: number },
+  gain: number,
+  step: number,
+): number {
+  const off = was.value - is.value;
+  if (Math.abs(off) <= Math.hypot(was.plusMinus, is.plusMinus)) return 0;
+  return Math.round(off / gain / step) * step;
 }
 
 /** Items that are other now than then, in the words they had. */

@@ -49,10 +49,10 @@ describe('a session of a script', () => {
         outOfBand: ['braceHeight'],
         expected: { chanceInBand: expect.any(Number) as number },
       },
-      action: { kind: 'change', changes: [{ control: 'twists', amountTwists: 3 }] },
+      action: { kind: 'change', changes: [{ control: 'twists', amountTwists: 2 }] },
     });
     const { plan } = say(door, { ask: 'plan' }) as { plan: { best: object } };
-    expect(plan.best).toMatchObject({ changes: [{ control: 'twists', amountTwists: 3 }] });
+    expect(plan.best).toMatchObject({ changes: [{ control: 'twists', amountTwists: 2 }] });
     const { verdict } = say(door, { ask: 'verdict' });
     expect(verdict).toMatchObject({
       distanceM: 18,
