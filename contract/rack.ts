@@ -14,6 +14,7 @@ const rackBowSchema = z.strictObject({
   purpose: z.enum(PURPOSES),
   school: z.enum(SCHOOLS),
   inParts: z.boolean(),
+  putAway: z.boolean().default(false),
   /** Everything that is set on the bench holds. */
   ready: z.boolean(),
   lastAt: z.string(),

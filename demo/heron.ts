@@ -39,7 +39,7 @@ export function heron(nowMs: number): readonly Entry[] {
     .apart(beforeTheNewString)
     .daysAgo(56)
     .apart((now) =>
-      now.newString('low-stretch, 16 strands, the second one', {
+      now.newString('the second string', {
         material: 'lowStretch',
         strands: 16,
         twists: 24,

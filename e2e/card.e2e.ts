@@ -130,3 +130,31 @@ test('a card is put beside its bow by its photograph or its text', async ({ page
     .setInputFiles({ name: 'card.jpg', mimeType: 'image/jpeg', buffer: Buffer.from('no picture') });
   await expect(page.getByText('no picture that can be opened')).toBeVisible();
 });
+
+for (const [paper, count, size] of [
+  ['A4', 2, '210 x 297'],
+  ['letter', 4, '216 x 279'],
+] as const)
+  test(`cards of all bows print in one go on ${paper}, with marks to cut along`, async ({
+    page,
+    club,
+  }) => {
+    await page.goto(`${club.address}/rack/cards?paper=${paper}`);
+    await expect(page.getByRole('button', { name: 'Print 8 cards' })).toBeVisible();
+    await expect(page.locator('.tune-card')).toHaveCount(8);
+    await expect(page.getByTestId('cut-marks')).toHaveCount(count);
+    await page.evaluate(() => document.fonts.ready.then(() => null));
+    const { pdf, png } = await print(page);
+    const said = execFileSync('pdfinfo', [pdf]).toString();
+    expect(said).toMatch(new RegExp(`Pages:\\s+${count}\n`));
+    const [, width, height] = /Page size:\s+([\d.]+) x ([\d.]+)/.exec(said) ?? [];
+    const mm = (points?: string) => Math.round(Number(points) / POINTS_PER_MM);
+    expect(`${mm(width)} x ${mm(height)}`).toBe(size);
+    // The first page's codes are read as they lie there, all at once.
+    const codes = readCode(png).split('\n');
+    expect(codes).toHaveLength(paper === 'A4' ? 4 : 2);
+    for (const code of codes) expect(code).toMatch(/^KEENLIMB1;.*;\.$/);
+    await page.getByRole('checkbox', { name: 'Wren' }).uncheck();
+    await expect(page.getByRole('button', { name: 'Print 7 cards' })).toBeVisible();
+    await expect(page).toHaveURL(/without=/);
+  });

@@ -110,3 +110,24 @@ test('an address that leads nowhere says so', async ({ page, app }) => {
   await page.goto(`${app.address}/bench/00000000-0000-4000-8000-000000000000`);
   await expect(page.getByRole('alert')).toContainText('No bow has this id. Nothing was lost');
 });
+
+test('a bow is put away and taken out again; its record stays', async ({ page, app }) => {
+  const id = await app.bowId('Sparrow');
+  await page.goto(`${app.address}/record/${id}?show=care`);
+  await page.getByRole('button', { name: 'Put it away' }).click();
+  await expect(page.getByText('It is put away')).toBeVisible();
+  await expect.poll(async () => (await app.log('Sparrow')).at(-1)?.body['kind']).toBe('bowPutAway');
+  await page.goto(`${app.address}/rack`);
+  await expect(page.locator('[data-bow="Heron"]')).toBeVisible();
+  await expect(page.locator('[data-bow="Sparrow"]')).toBeHidden();
+  await page.getByText('Put away, 1').click();
+  await page.locator('[data-bow="Sparrow"]').click();
+  await expect(page.locator('[data-line]').first()).toContainText('Put away');
+  await page.getByRole('radio', { name: 'care' }).click();
+  await page.getByRole('button', { name: 'Take it out again' }).click();
+  await expect(page.getByRole('button', { name: 'Put it away' })).toBeVisible();
+  await expect.poll(async () => (await app.log('Sparrow')).at(-1)?.body['away']).toBe(false);
+  await page.goto(`${app.address}/rack`);
+  await expect(page.locator('[data-bow="Sparrow"]')).toBeVisible();
+  await expect(page.getByText(/^Put away,/)).toBeHidden();
+});

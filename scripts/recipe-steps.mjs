@@ -70,8 +70,8 @@ export const RECIPES = {
       'core/log/entry.ts',
       (text) =>
         text.replace(
-          "  | { readonly kind: 'note';",
-          "  | { readonly kind: 'stringWaxed'; readonly by: string }\n  | { readonly kind: 'note';",
+          "  | { readonly kind: 'shotsFired';",
+          "  | { readonly kind: 'stringWaxed'; readonly by: string }\n  | { readonly kind: 'shotsFired';",
         ),
     ],
     [

@@ -12,7 +12,7 @@ export const VIEWS: readonly View[] = [
     name: 'Rack',
     segment: 'rack',
     ofOneBow: false,
-    also: ['new', 'files'],
+    also: ['new', 'files', 'cards'],
     page: RackPage,
   },
   { number: 2, name: 'Bench', segment: 'bench', ofOneBow: true, page: BenchPage },

@@ -39,6 +39,7 @@ export class BowDraft {
   readonly namedStates: NamedState[] = [];
   readonly careDone = new Map<CareJob, { at: string; shots: number }>();
   readonly careIntervals = new Map<CareJob, CareInterval>();
+  putAway = false;
   /** Shots through every string it had. */
   shotsInAll = 0;
   lastShotAt: string;
@@ -103,6 +104,7 @@ export class BowDraft {
       namedStates: this.namedStates,
       careDone: this.careDone,
       careIntervals: this.careIntervals,
+      putAway: this.putAway,
       shotsInAll: this.shotsInAll,
       lastShotAt: this.lastShotAt,
     };

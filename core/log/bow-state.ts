@@ -113,6 +113,8 @@ export interface BowState {
   readonly careDone: ReadonlyMap<CareJob, { readonly at: string; readonly shots: number }>;
   /** Where care is due otherwise than usual. */
   readonly careIntervals: ReadonlyMap<CareJob, CareInterval>;
+  /** Not in use: nothing of it is due. */
+  readonly putAway: boolean;
   /** Shots through every string it had. */
   readonly shotsInAll: number;
   /** When it was last shot; when it was made, where it never was. */

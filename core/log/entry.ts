@@ -225,6 +225,12 @@ export type EntryBody =
       readonly days: number | null;
       readonly shots: number | null;
     }
+  | {
+      /** Put away, or taken out again: it keeps its record, and nothing of it is due meanwhile. */
+      readonly kind: 'bowPutAway';
+      readonly away: boolean;
+      readonly why?: string | undefined;
+    }
   | ShootingBody
   | { readonly kind: 'moveSetAside'; readonly moveKey: string; readonly title: string }
   | { readonly kind: 'undone'; readonly entryId: string; readonly why?: string | undefined };

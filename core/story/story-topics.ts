@@ -24,6 +24,7 @@ const TOPICS: Readonly<Record<Exclude<EntryBody['kind'], 'undone'>, StoryTopic>>
   targetSet: 'facts',
   unitsSet: 'facts',
   factsSet: 'facts',
+  bowPutAway: 'facts',
   stepConfirmed: 'confirmation',
   stepSkipped: 'confirmation',
   listTicked: 'confirmation',

@@ -43,6 +43,7 @@ function rackSummary(state: BowState, nowMs: number): RackBow {
     purpose: bow.purpose,
     school: bow.school,
     inParts: bow.inParts && !state.readings.has('braceHeight'),
+    putAway: state.putAway,
     ready: isReadyToTune(steps),
     lastAt: state.lastAt,
     braceMm: braceMm === undefined ? null : throatBraceMm(bow, braceMm),
@@ -57,7 +58,7 @@ function rackSummary(state: BowState, nowMs: number): RackBow {
     due: steps
       .filter((step) => step.state === 'stale' || step.state === 'outOfBand')
       .map((step) => ({ step: step.step.name, words: stepWords(step) })),
-    care: careList(state, nowMs)
+    care: (state.putAway ? [] : careList(state, nowMs))
       .filter(({ due }) => due)
       .map(({ job }) => CARE_FACTS[job].name),
     setAside: state.unreadable,

@@ -39,21 +39,23 @@ export function BowMenu({
           className="sheet-panel z-50 max-h-[70dvh] min-w-64 overflow-y-auto py-2"
           align="start"
         >
-          {(data?.bows ?? []).map((bow) => (
-            <DropdownMenu.Item
-              key={bow.bowId}
-              className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
-              onFocus={() => lookAhead(bow.bowId)}
-              onSelect={() => {
-                if (view !== undefined) void navigate(viewPath(view, bow.bowId));
-              }}
-            >
-              <span className={bow.bowId === bowId ? 'font-[680]' : ''}>{bow.name}</span>
-              <span className="ml-auto text-note">
-                {bow.amoLengthIn} in, {bow.hand}
-              </span>
-            </DropdownMenu.Item>
-          ))}
+          {(data?.bows ?? [])
+            .filter((bow) => !bow.putAway || bow.bowId === bowId)
+            .map((bow) => (
+              <DropdownMenu.Item
+                key={bow.bowId}
+                className="flex min-h-11 items-center gap-3 px-4 data-[highlighted]:bg-ink data-[highlighted]:text-sheet"
+                onFocus={() => lookAhead(bow.bowId)}
+                onSelect={() => {
+                  if (view !== undefined) void navigate(viewPath(view, bow.bowId));
+                }}
+              >
+                <span className={bow.bowId === bowId ? 'font-[680]' : ''}>{bow.name}</span>
+                <span className="ml-auto text-note">
+                  {bow.amoLengthIn} in, {bow.hand}
+                </span>
+              </DropdownMenu.Item>
+            ))}
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>

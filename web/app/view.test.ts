@@ -41,6 +41,7 @@ describe('the table of views', () => {
       'rack',
       'rack/new',
       'rack/files',
+      'rack/cards',
       'bench',
       'bench/:bowId',
       'arrows',

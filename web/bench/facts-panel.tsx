@@ -6,6 +6,7 @@ import { fromStored, G_PER_GR } from '#core/quantity/units.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { Fractions } from '../ui/fractions.tsx';
+import { PutAway } from '../bows/put-away.tsx';
 import {
   type ChosenFact,
   type Correction,
@@ -97,6 +98,7 @@ export function FactsPanel({
           </li>
         ))}
       </ul>
+      <PutAway state={state} onStore={onStore} />
     </section>
   );
 }

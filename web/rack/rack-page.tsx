@@ -13,10 +13,15 @@ const FilesSheet = lazy(() =>
   import('../files/files-sheet.tsx').then((module) => ({ default: module.FilesSheet })),
 );
 
+const CardsPage = lazy(() =>
+  import('./cards-page.tsx').then((module) => ({ default: module.CardsPage })),
+);
+
 /** Every bow on its pegs, the one worked on last on top; kits in parts below. */
 export function RackPage() {
   const starting = useMatch('/rack/new') !== null;
   const filing = useMatch('/rack/files') !== null;
+  const printing = useMatch('/rack/cards') !== null;
   const { data, error, mutate } = useRackAsStored();
   const navigate = useNavigate();
   const lastUsed = data?.bows.toSorted(newestFirst)[0]?.bowId;
@@ -29,8 +34,16 @@ export function RackPage() {
   }
   if (data === undefined) return <Loading what="the rack" />;
   const bows = data.bows.toSorted(newestFirst);
-  const whole = bows.filter((bow) => !bow.inParts);
-  const kits = bows.filter((bow) => bow.inParts);
+  const used = bows.filter((bow) => !bow.putAway);
+  const whole = used.filter((bow) => !bow.inParts);
+  const kits = used.filter((bow) => bow.inParts);
+  const away = bows.filter((bow) => bow.putAway);
+  if (printing)
+    return (
+      <Suspense fallback={<Loading what="the cards" />}>
+        <CardsPage bows={used} />
+      </Suspense>
+    );
   return (
     <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible px-4 pt-4 pb-8 @tablet:px-7">
       <div className="flex items-end justify-between border-b border-ink pb-2">
@@ -41,6 +54,9 @@ export function RackPage() {
           </span>
         </h1>
         <span className="flex shrink-0 items-center gap-2">
+          <Link to="/rack/cards" className="link-btn grid place-items-center">
+            Cards
+          </Link>
           <Link to="/rack/files" className="link-btn grid place-items-center">
             Files
           </Link>
@@ -84,6 +100,29 @@ export function RackPage() {
             ))}
           </ul>
         </>
+      )}
+      {away.length > 0 && (
+        <details className="mt-6">
+          <summary className="min-h-11 cursor-pointer content-center text-lead font-[560]">
+            Put away, {away.length}
+          </summary>
+          <ul className="border-t border-ink">
+            {away.map((bow) => (
+              <li key={bow.bowId} className="border-b border-faint">
+                <Link
+                  to={`/record/${bow.bowId}`}
+                  data-bow={bow.name}
+                  className="flex min-h-11 flex-wrap items-center gap-x-6 hover:bg-metal"
+                >
+                  <span className="font-[560]">{bow.name}</span>
+                  <span className="text-ink-2">
+                    {[bow.owner, bow.described].filter((part) => part !== '').join(', ')}
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+        </details>
       )}
       <BenchRehearsal />
       {filing && (

@@ -6,11 +6,13 @@ import type { BowState } from '#core/log/bow-state.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import { careDueWords, creepWords } from '#core/words/care-words.ts';
 import { useNow } from '../app/use-now.ts';
+import { PutAway } from '../bows/put-away.tsx';
 import { saveFile } from '../device/save-file.ts';
 import { Fractions } from '../ui/fractions.tsx';
 import { careCalendar } from './care-calendar.ts';
 import { IntervalForm } from './interval-form.tsx';
 import { dayAndTime } from './story-view.ts';
+import { UseTable } from './use-table.tsx';
 
 /** What the bow needs beside its tune: due, done, how often; and the dates for a calendar. */
 export function CarePanel({
@@ -24,12 +26,14 @@ export function CarePanel({
   const care = useMemo(() => careList(state, now.getTime()), [state, now]);
   const creep = useMemo(() => creepForecast(state), [state]);
   const [setting, setSetting] = useState<CareJob | null>(null);
-  const { fitted, all } = state.strings;
   if (care.length === 0)
     return (
-      <p className="text-ink-2">
-        It is in parts: care begins when it is strung and its brace is read.
-      </p>
+      <section aria-label="Care" className="grid gap-4">
+        <p className="text-ink-2">
+          It is in parts: care begins when it is strung and its brace is read.
+        </p>
+        <PutAway state={state} onStore={store} />
+      </section>
     );
   const save = () => {
     const text = careCalendar(state, care, now.getTime());
@@ -84,16 +88,14 @@ export function CarePanel({
           <Fractions text={creepWords(creep, state.bow)} />
         </p>
       )}
-      <p className="text-ink-2">
-        {all.length === 1 ? 'Its string' : `Of its ${all.length} strings the one on it`} has had{' '}
-        {fitted.shots} shots; the bow {state.shotsInAll} in this record. The intervals are rules of
-        thumb: the maker’s word wins.
-      </p>
+      <UseTable state={state} />
+      <p className="text-ink-2">The intervals are rules of thumb: the maker’s word wins.</p>
       <p>
         <button type="button" className="link-btn -ml-2.5" onClick={save}>
           Save the dates for a calendar
         </button>
       </p>
+      <PutAway state={state} onStore={store} />
       {setting !== null && (
         <IntervalForm
           key={setting}

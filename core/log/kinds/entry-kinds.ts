@@ -1,4 +1,5 @@
 import { bowMade } from './bow-made.ts';
+import { bowPutAway } from './bow-put-away.ts';
 import { reading } from './reading.ts';
 import { change } from './change.ts';
 import { targetSet } from './target-set.ts';
@@ -71,6 +72,7 @@ export const ENTRY_KINDS = {
   experimentNarrowed,
   experimentClosed,
   pictureKept,
+  bowPutAway,
   moveSetAside,
   careDone,
   careSet,
