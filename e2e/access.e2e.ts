@@ -22,6 +22,21 @@ const VIEWS = {
     await page.goto(`${app.address}/rack`);
     await expect(page.locator('[data-bow="Heron"]')).toBeVisible();
   },
+  files: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/rack/files`);
+    await expect(page.getByRole('dialog', { name: 'Files' })).toBeVisible();
+    await page.getByLabel('File of bows').setInputFiles({
+      name: 'saved.zip',
+      mimeType: 'application/zip',
+      buffer: Buffer.from(await (await fetch(`${app.address}/api/workshop-file`)).arrayBuffer()),
+    });
+    await expect(page.locator('[data-planned="Heron"]')).toBeVisible({ timeout: 30_000 });
+    await page.locator('[data-planned="Heron"]').getByRole('combobox').selectOption('another');
+  },
+  cards: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/rack/cards`);
+    await expect(page.locator('.tune-card').first()).toBeVisible();
+  },
   bench: async (page: Page, app: App) => {
     await openBench(page, app, 'Heron');
     await enter(page, 'tw +4');

@@ -43,6 +43,8 @@ async function placesOf(app: App): Promise<Readonly<Record<string, string>>> {
   return {
     rack: '/rack',
     'new bow': '/rack/new',
+    files: '/rack/files',
+    'cards of several bows': '/rack/cards',
     bench: `/bench/${heron}`,
     'bench behind': `/bench/${heron}?sight=behind`,
     'bench above': `/bench/${heron}?sight=above`,

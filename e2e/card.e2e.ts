@@ -158,3 +158,15 @@ for (const [paper, count, size] of [
     await expect(page.getByRole('button', { name: 'Print 7 cards' })).toBeVisible();
     await expect(page).toHaveURL(/without=/);
   });
+
+test('the story of the tune prints on a second page', async ({ page, club }) => {
+  await page.goto(`${club.address}/record/${await club.bowId('Heron')}?show=card`);
+  await page.getByRole('checkbox', { name: 'The story on a second page' }).check();
+  const story = page.getByRole('article', { name: 'Story of Heron' });
+  await expect(story).toContainText('Bare shaft at 18 m');
+  await expect(story).toContainText('back up after creep');
+  const { pdf } = await print(page);
+  expect(execFileSync('pdfinfo', [pdf]).toString()).toMatch(/Pages:\s+2\n/);
+  const text = execFileSync('pdftotext', ['-f', '2', pdf, '-']).toString();
+  expect(text).toContain('how it came to be so');
+});

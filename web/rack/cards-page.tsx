@@ -63,7 +63,7 @@ export function CardsPage({ bows }: { readonly bows: readonly RackBow[] }) {
               <label key={bow.bowId} className="flex min-h-11 items-center gap-2">
                 <input
                   type="checkbox"
-                  className="size-5"
+                  className="size-5 accent-(--ink)"
                   checked={!left.includes(bow.bowId)}
                   onChange={() => toggle(bow.bowId)}
                 />

@@ -99,10 +99,10 @@ function CardThen({
 }) {
   const shown = useMemo(
     () =>
-      momentMs === null ? state : (bowAsOf(bow.log, momentMs, state.unreadable)?.state ?? null),
+      momentMs === null ? { state, log: bow.log } : bowAsOf(bow.log, momentMs, state.unreadable),
     [bow.log, state, momentMs],
   );
   if (shown === null) return <p className="text-ink-2">The bow was not in the record yet then.</p>;
   const name = state.namedStates.findLast(({ moment }) => instantMs(moment) === momentMs)?.name;
-  return <CardPanel state={shown} stateName={name ?? ''} at={momentMs} />;
+  return <CardPanel {...shown} stateName={name ?? ''} at={momentMs} />;
 }
