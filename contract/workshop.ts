@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import type { WorkshopString } from '#core/care/workshop-strings.ts';
+import { STRING_MATERIALS } from '#core/craft/fit-out.ts';
 import type { Build, BuildRevision } from '#core/log/builds.ts';
 import type { NamedPart } from '#core/craft/catalogue-part.ts';
 import { cataloguePartSchema } from '#core/log/kinds/catalogue-part.ts';
@@ -13,6 +15,25 @@ const revision = z.strictObject({
   how: z.enum(['kept', 'changed']),
 }) satisfies z.ZodType<BuildRevision>;
 
+const stringSchema = z.strictObject({
+  stringId: z.string(),
+  described: z.string(),
+  material: z.enum(STRING_MATERIALS),
+  strands: z.number().optional(),
+  lengthMm: z.number().optional(),
+  twists: z.number().nullable(),
+  shots: z.int(),
+  stays: z.array(
+    z.strictObject({
+      bowId: z.uuid(),
+      bowName: z.string(),
+      shots: z.int(),
+      stringOffs: z.int(),
+      isOn: z.boolean(),
+    }),
+  ),
+}) satisfies z.ZodType<WorkshopString>;
+
 /** Every build of the workshop, whichever bow it was made at, and the bows that shoot one now. */
 export const workshopResponseSchema = z.strictObject({
   builds: z.array(
@@ -23,6 +44,8 @@ export const workshopResponseSchema = z.strictObject({
     z.strictObject({ partId: z.uuid(), name: z.string(), part: cataloguePartSchema }),
   ) satisfies z.ZodType<readonly NamedPart[]>,
   droppedParts: z.array(z.uuid()),
+  /** Strings with their own story, whichever bows they were on. */
+  strings: z.array(stringSchema).default([]),
   fitted: z.array(
     z.strictObject({
       bowId: z.uuid(),

@@ -164,7 +164,9 @@ test('the story of the tune prints on a second page', async ({ page, club }) => 
   await page.getByRole('checkbox', { name: 'The story on a second page' }).check();
   const story = page.getByRole('article', { name: 'Story of Heron' });
   await expect(story).toContainText('Bare shaft at 18 m');
-  await expect(story).toContainText('back up after creep');
+  await expect(story).toContainText('2 twists in, back up after creep');
+  // As it was said then: the point was changed for it.
+  await expect(story).toContainText(/Bare shaft at 18 m, 18 shots\. Stiff/);
   const { pdf } = await print(page);
   expect(execFileSync('pdfinfo', [pdf]).toString()).toMatch(/Pages:\s+2\n/);
   const text = execFileSync('pdftotext', ['-f', '2', pdf, '-']).toString();

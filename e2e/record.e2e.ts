@@ -128,3 +128,10 @@ test('care that is due is on the rack, done in the record, and its dates are a c
   await page.getByRole('button', { name: 'Save the dates for a calendar' }).click();
   expect((await saved).suggestedFilename()).toBe('Heron-care.ics');
 });
+
+test('the last good state is in the bow menu of every view', async ({ page, club }) => {
+  await page.goto(`${club.address}/bench/${await club.bowId('Heron')}`);
+  await page.getByRole('button', { name: /^Heron.*take another bow/ }).click();
+  await page.getByRole('menuitem', { name: /^Heron when last good,/ }).click();
+  await expect(page.getByTestId('then-bar')).toContainText('As it was on');
+});

@@ -55,7 +55,13 @@ export class StringBag {
             fittedAt: at,
             knownNew: facts.shotsBefore < NEW_BELOW_SHOTS,
           }
-        : { ...known, twists: facts.twists ?? known.twists, fittedAt: at },
+        : {
+            ...known,
+            twists: facts.twists ?? known.twists,
+            // It may have been shot on another bow meanwhile.
+            shots: Math.max(known.shots, facts.shotsBefore),
+            fittedAt: at,
+          },
     );
   }
 

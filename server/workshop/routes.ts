@@ -1,6 +1,7 @@
 import { setImmediate } from 'node:timers/promises';
 import { Router } from 'express';
 import type { WorkshopResponse } from '#contract/workshop.ts';
+import { workshopStrings } from '#core/care/workshop-strings.ts';
 import { joinBuilds } from '#core/arrows/workshop-builds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { EntryQueries } from '../bows/entry-queries.ts';
@@ -35,6 +36,10 @@ async function workshopOf(queries: EntryQueries): Promise<WorkshopResponse> {
     ),
     parts: states.flatMap(({ catalogue }) => [...catalogue.values()]),
     droppedParts: states.flatMap(({ droppedParts }) => [...droppedParts]),
+    strings: workshopStrings(states).map(({ stays, ...string }) => ({
+      ...string,
+      stays: [...stays],
+    })),
     fitted: states.flatMap(({ bowId, bow }) => {
       const build = bow.arrow?.build;
       return build === undefined

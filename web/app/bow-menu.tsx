@@ -1,10 +1,16 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { lazy, Suspense } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { BOW_KIND_LABEL } from '#core/craft/bow-terms.ts';
 import { lookAhead, useBow } from '../bows/use-bow.ts';
 import { type View, viewAt, viewPath } from './view.ts';
 import { useRack } from '../bows/use-rack.ts';
+
+// Looked for only once the menu is open.
+const LastGoodItem = lazy(() =>
+  import('../bows/last-good-item.tsx').then((module) => ({ default: module.LastGoodItem })),
+);
 
 /** The bow in hand, and a way to take another one without leaving the view. */
 export function BowMenu({
@@ -14,7 +20,7 @@ export function BowMenu({
   readonly views: readonly View[];
   readonly bowId: string;
 }) {
-  const { state, loading } = useBow(bowId);
+  const { state, log, loading } = useBow(bowId);
   // The bow on the page comes first, the list of the others after it.
   const { data } = useRack(!loading);
   const navigate = useNavigate();
@@ -39,6 +45,11 @@ export function BowMenu({
           className="sheet-panel z-50 max-h-[70dvh] min-w-64 overflow-y-auto py-2"
           align="start"
         >
+          {state !== null && (
+            <Suspense fallback={null}>
+              <LastGoodItem state={state} log={log} />
+            </Suspense>
+          )}
           {(data?.bows ?? [])
             .filter((bow) => !bow.putAway || bow.bowId === bowId)
             .map((bow) => (

@@ -8,6 +8,7 @@ import {
 import type { School } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { stepFacets, stepsFor } from '#core/craft/steps.ts';
+import type { WorkshopString } from '#core/care/workshop-strings.ts';
 import type { BodyOf } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { DoneAlready } from '../log-line/change-dialog.tsx';
@@ -94,7 +95,18 @@ export function ItemForm({
 
 /** Which string goes on; of a new one what is known. */
 function StringFields({
-  form: { known, stringId, setStringId, material, setMaterial, twists, setTwists, shots, setShots },
+  form: {
+    known,
+    elsewhere,
+    stringId,
+    setStringId,
+    material,
+    setMaterial,
+    twists,
+    setTwists,
+    shots,
+    setShots,
+  },
   state,
 }: {
   readonly form: ItemFormHandle;
@@ -102,7 +114,7 @@ function StringFields({
 }) {
   return (
     <div className="grid gap-2">
-      {state.strings.all.length > 1 && (
+      {state.strings.all.length + elsewhere.length > 1 && (
         <label>
           <span className="label">Which</span>
           <select
@@ -118,6 +130,11 @@ function StringFields({
                   {string.described}, {string.shots} shots
                 </option>
               ))}
+            {elsewhere.map((string) => (
+              <option key={string.stringId} value={string.stringId}>
+                {string.described}, {string.shots} shots, {stayWords(string)}
+              </option>
+            ))}
           </select>
         </label>
       )}
@@ -145,6 +162,11 @@ function StringFields({
       )}
     </div>
   );
+}
+
+function stayWords({ stays }: WorkshopString): string {
+  const on = stays.findLast(({ isOn }) => isOn);
+  return on === undefined ? `last on ${stays.at(-1)?.bowName ?? 'no bow'}` : `on ${on.bowName}`;
 }
 
 /** The shaft's figures: all of them, or none. */

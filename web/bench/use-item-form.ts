@@ -11,6 +11,7 @@ import { checkProposal } from '#core/limits/check-proposal.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ArrowFacts, BodyOf, StringFacts } from '#core/log/entry.ts';
 import { refusalWords } from '#core/words/limit-words.ts';
+import { stringInWorkshop, stringsElsewhere, useStrings } from '../bows/use-strings.ts';
 import { itemProblem, readItemFields, storedValue } from './item-fields.ts';
 
 /** Stands for a string the record does not know yet. */
@@ -32,7 +33,15 @@ export function useItemForm(
   const [shots, setShots] = useState('0');
   const [arrow, setArrow] = useState({ lengthMm: '', diameterMm: '', pointGr: '', massGr: '' });
   const fields = readItemFields({ twists, shots, ...arrow });
-  const known = state.strings.all.find((string) => string.stringId === stringId);
+  const strings = useStrings(item === 'string');
+  const elsewhere = stringsElsewhere(strings, state);
+  const known =
+    state.strings.all.find((string) => string.stringId === stringId) ??
+    elsewhere.find((string) => string.stringId === stringId);
+  // It may have been on another bow since it was on this one.
+  const there =
+    known === undefined ? undefined : stringInWorkshop(strings, state.bowId, known.stringId);
+  const twistsNow = there?.twists ?? known?.twists ?? null;
   const build = (off: boolean): BodyOf<'itemFitted'> | null => {
     const words =
       described.trim() === '' ? (known?.described ?? FIT_OUT_LABEL[item]) : described.trim();
@@ -57,7 +66,14 @@ export function useItemForm(
           shotsBefore: storedValue(fields.shots) ?? 0,
           ...(fields.twists.kind === 'value' ? { twists: fields.twists.stored } : {}),
         }
-      : { stringId: known.stringId, material: known.material, shotsBefore: known.shots };
+      : {
+          stringId: known.stringId,
+          material: known.material,
+          ...(known.strands === undefined ? {} : { strands: known.strands }),
+          ...(known.lengthMm === undefined ? {} : { lengthMm: known.lengthMm }),
+          ...(twistsNow === null ? {} : { twists: twistsNow }),
+          shotsBefore: Math.max(known.shots, there?.shots ?? 0),
+        };
   const arrowOf = (words: string): ArrowFacts | null => {
     const lengthMm = storedValue(fields.lengthMm);
     const diameterMm = storedValue(fields.diameterMm);
@@ -99,6 +115,7 @@ export function useItemForm(
     arrow,
     setArrow,
     known,
+    elsewhere,
     problem,
     against,
     submit,

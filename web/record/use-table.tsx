@@ -1,13 +1,15 @@
 import { format, parseISO } from 'date-fns';
-import { useMemo } from 'react';
+import { Fragment, useMemo } from 'react';
 import { countUse, type UseCounts } from '#core/care/use-counts.ts';
 import type { BowState } from '#core/log/bow-state.ts';
+import { stringInWorkshop, useStrings } from '../bows/use-strings.ts';
 
 const DAYS_SHOWN = 7;
 
 /** Shots and string-offs of the bow, of each string, and of the last days it was used. */
 export function UseTable({ state }: { readonly state: BowState }) {
   const { inAll, perString, perDay } = useMemo(() => countUse(state), [state]);
+  const strings = useStrings();
   if (inAll.shots === 0 && inAll.stringOffs === 0) return null;
   const called = (id: string, { shots }: UseCounts) => {
     const string = state.strings.all.find(({ stringId }) => stringId === id);
@@ -31,7 +33,18 @@ export function UseTable({ state }: { readonly state: BowState }) {
       <tbody>
         <UseRow name="The bow" counts={inAll} />
         {[...perString].map(([id, counts]) => (
-          <UseRow key={id} name={called(id, counts)} counts={counts} />
+          <Fragment key={id}>
+            <UseRow name={called(id, counts)} counts={counts} />
+            {(stringInWorkshop(strings, state.bowId, id)?.stays ?? [])
+              .filter(({ bowId }) => bowId !== state.bowId)
+              .map((stay) => (
+                <UseRow
+                  key={stay.bowId}
+                  name={`The same string on ${stay.bowName}`}
+                  counts={stay}
+                />
+              ))}
+          </Fragment>
         ))}
         {[...perDay]
           .slice(-DAYS_SHOWN)

@@ -1,9 +1,8 @@
 import { useEffect, useReducer, useRef } from 'react';
-import { bowAsOf } from '#core/log/bow-as-of.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
 import type { StoryLine } from '#core/story/story-lines.ts';
-import { sessionVerdictLine } from '#core/words/session-verdict-words.ts';
 import { whenIdle } from '../device/when-idle.ts';
+import { verdictThen } from './verdict-then.ts';
 
 /**
  * What sessions said when they were shot: with the record as it went just after their last entry, and
@@ -29,7 +28,7 @@ export function useVerdictThen(
       const [line] = wanted.current.values();
       if (!live || line === undefined) return;
       wanted.current.delete(line.first.id);
-      known.current.said.set(line.first.id, saidThen(log, line, unit));
+      known.current.said.set(line.first.id, verdictThen(log, line, unit));
       redraw();
       whenIdle(next);
     };
@@ -43,12 +42,4 @@ export function useVerdictThen(
     if (found === undefined) wanted.current.set(line.first.id, line);
     return found ?? null;
   };
-}
-
-function saidThen(log: readonly LoggedEntry[], line: StoryLine, unit: 'cm' | 'in'): string {
-  const { body } = line.first;
-  const then = bowAsOf(log, line.untilMs);
-  if (then === null || body.kind !== 'sessionOpened') return '';
-  const session = then.state.sessions.find(({ sessionId }) => sessionId === body.sessionId);
-  return session === undefined ? '' : sessionVerdictLine(then.state, session, unit);
 }

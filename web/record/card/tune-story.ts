@@ -3,8 +3,8 @@ import type { BowState } from '#core/log/bow-state.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
 import { type StoryLine, storyLines } from '#core/story/story-lines.ts';
 import type { StoryTopic } from '#core/story/story-topics.ts';
-import { sessionVerdictLine } from '#core/words/session-verdict-words.ts';
 import { becauseWords, lineWords } from '#core/words/story-words.ts';
+import { verdictThen } from '../verdict-then.ts';
 
 /** One line of the story on a card’s second page. */
 export interface TuneStoryLine {
@@ -45,24 +45,17 @@ export function tuneStory(
       .map((line) => ({
         id: line.first.id,
         day: format(parseISO(line.first.at), 'd MMM yy'),
-        says: shortened(wordsOf(line, state)),
+        says: shortened(wordsOf(line, state, log)),
       })),
     older: Math.max(0, all.length - MOST_LINES),
   };
 }
 
-function wordsOf(line: StoryLine, state: BowState): string {
-  const { body } = line.first;
-  const why = becauseWords(line);
-  const session =
-    body.kind === 'sessionOpened'
-      ? state.sessions.find(({ sessionId }) => sessionId === body.sessionId)
-      : undefined;
-  const verdict =
-    session === undefined
-      ? ''
-      : sessionVerdictLine(state, session, state.bow.lengthUnit === 'in' ? 'in' : 'cm');
-  return [lineWords(line, state.bow), why, verdict].filter((part) => part !== '').join('. ');
+function wordsOf(line: StoryLine, state: BowState, log: readonly LoggedEntry[]): string {
+  const said = [lineWords(line, state.bow), becauseWords(line)];
+  const verdict = verdictThen(log, line, state.bow.lengthUnit === 'in' ? 'in' : 'cm');
+  const what = said.filter((part) => part !== '').join(', ');
+  return verdict === '' ? what : `${what}. ${verdict}`;
 }
 
 function shortened(words: string): string {
