@@ -45,8 +45,10 @@ export function CardsPage({ bows }: { readonly bows: readonly RackBow[] }) {
         </h1>
         <p className="text-ink-2">
           A6 cards, {cards} to a sheet, with marks to cut along. Print at full size, without
-          margins.{' '}
-          <Link className="link" to="/rack">
+          margins.
+        </p>
+        <p>
+          <Link className="link-btn -ml-2.5 inline-grid place-items-center" to="/rack">
             Back to the rack
           </Link>
         </p>
