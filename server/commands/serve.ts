@@ -19,6 +19,8 @@ import { buildId } from '#contract/build-id.ts';
 const HOST = '127.0.0.1';
 const DEFAULT_PORT = 4317;
 const MOST_PORT = 65_535;
+/** How long an idle connection is kept: longer than a pause between two shots. */
+const KEPT_OPEN_MS = 120_000;
 
 interface ServeOptions {
   readonly file: string;
@@ -62,6 +64,8 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
     pagesDir: resolve(import.meta.dirname, '../web'),
   });
   const server = createServer(app);
+  // Closed after the usual five seconds, a connection is often closed just as the next request is on it.
+  server.keepAliveTimeout = KEPT_OPEN_MS;
   answerUnreadable(server);
   await new Promise<void>((listening, failed) => {
     server.once('error', (error: NodeJS.ErrnoException) => {
