@@ -14,7 +14,7 @@ import { BadFile, SAVE_AGAIN } from './bad-file.ts';
 import type { StagedEntry, Staging } from './staging.ts';
 
 /** So many conflicts of a bow are named; of more, their number. */
-const MOST_NAMED = 20;
+const MOST_NAMED = 5;
 /** Clocks that agree to this are taken to agree. */
 const FUTURE_LEEWAY_MS = 2 * 60_000;
 
