@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import type { Stay } from '#core/care/stays.ts';
+import type { WorkshopLimbs } from '#core/care/workshop-limbs.ts';
 import type { WorkshopString } from '#core/care/workshop-strings.ts';
 import { STRING_MATERIALS } from '#core/craft/fit-out.ts';
 import type { Build, BuildRevision } from '#core/log/builds.ts';
@@ -15,6 +17,21 @@ const revision = z.strictObject({
   how: z.enum(['kept', 'changed']),
 }) satisfies z.ZodType<BuildRevision>;
 
+const stay = z.strictObject({
+  bowId: z.uuid(),
+  bowName: z.string(),
+  shots: z.int(),
+  stringOffs: z.int(),
+  isOn: z.boolean(),
+}) satisfies z.ZodType<Stay>;
+
+const limbsSchema = z.strictObject({
+  limbsId: z.string(),
+  described: z.string(),
+  shots: z.int(),
+  stays: z.array(stay),
+}) satisfies z.ZodType<WorkshopLimbs>;
+
 const stringSchema = z.strictObject({
   stringId: z.string(),
   described: z.string(),
@@ -23,15 +40,7 @@ const stringSchema = z.strictObject({
   lengthMm: z.number().optional(),
   twists: z.number().nullable(),
   shots: z.int(),
-  stays: z.array(
-    z.strictObject({
-      bowId: z.uuid(),
-      bowName: z.string(),
-      shots: z.int(),
-      stringOffs: z.int(),
-      isOn: z.boolean(),
-    }),
-  ),
+  stays: z.array(stay),
 }) satisfies z.ZodType<WorkshopString>;
 
 /** Every build of the workshop, whichever bow it was made at, and the bows that shoot one now. */
@@ -46,6 +55,8 @@ export const workshopResponseSchema = z.strictObject({
   droppedParts: z.array(z.uuid()),
   /** Strings with their own story, whichever bows they were on. */
   strings: z.array(stringSchema).default([]),
+  /** Pairs of limbs with theirs. */
+  limbs: z.array(limbsSchema).default([]),
   fitted: z.array(
     z.strictObject({
       bowId: z.uuid(),

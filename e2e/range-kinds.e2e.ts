@@ -241,6 +241,42 @@ test('shots go out to a file and come in from one; a fault is named with its lin
   expect(Buffer.concat(chunks).toString()).toContain('1,bare,60,-3,no,3,18,,');
 });
 
+test('a file of shots is asked about where it can be read in two ways, and again where it was loaded before', async ({
+  page,
+  app,
+}) => {
+  await openRange(page, app, 'Heron');
+  await page.getByRole('button', { name: 'File' }).click();
+  const chooser = page.getByLabel('File of shots');
+  const load = (text: string) =>
+    chooser.setInputFiles({ name: 'end.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
+  const says = page.getByRole('region', { name: 'In from a file' }).getByRole('status');
+  const placed = async () =>
+    (await bodies(app, 'Heron')).filter(({ kind }) => kind === 'shotPlaced').length;
+  const before = await placed();
+
+  await load('right_mm,up_mm\n10,5\n-4,2\n');
+  await expect(says).toContainText('If a comma is the decimal point there, it means 10.5 mm');
+  await page.getByRole('button', { name: 'Take nothing' }).click();
+  await expect(says).toContainText('Nothing was taken.');
+  expect(await placed()).toBe(before);
+
+  await load('right_mm;up_mm;distance_m\n10,5;-3;18\n-4;2;18\n7;7;30\n');
+  await expect(says).toContainText('Line 4 was shot from 30 m; this session is at 18 m.');
+  await page.getByRole('button', { name: 'Take the 2 shots from 18 m only' }).click();
+  await expect(says).toContainText('2 shots taken from end.csv.');
+  await expect.poll(placed).toBe(before + 2);
+  expect((await bodies(app, 'Heron')).at(-2)).toMatchObject({ outwardMm: 10.5, upMm: -3 });
+
+  await load('right_mm;up_mm\n10,5;-3\n-4;2\n');
+  await expect(says).toContainText('2 shots in this file are in the session already');
+  await page.getByRole('button', { name: 'Take nothing' }).click();
+  expect(await placed()).toBe(before + 2);
+  await load('right_mm;up_mm\n10,5;-3\n-4;2\n');
+  await page.getByRole('button', { name: 'Take them a second time' }).click();
+  await expect.poll(placed).toBe(before + 4);
+});
+
 test('a leaning bow is corrected for, and where bare shafts land can become the target', async ({
   page,
   app,

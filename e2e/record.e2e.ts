@@ -129,6 +129,35 @@ test('care that is due is on the rack, done in the record, and its dates are a c
   expect((await saved).suggestedFilename()).toBe('Heron-care.ics');
 });
 
+test('readings, shots and a comparison are saved as tables, units in their headers', async ({
+  page,
+  club,
+}) => {
+  const [heron, egret] = [await club.bowId('Heron'), await club.bowId('Egret')];
+  const saved = async (press: string) => {
+    const download = page.waitForEvent('download');
+    await page.getByRole('button', { name: press, exact: true }).click();
+    const file = await download;
+    const chunks: Buffer[] = [];
+    for await (const chunk of await file.createReadStream()) chunks.push(chunk as Buffer);
+    const [header = '', ...rows] = Buffer.concat(chunks).toString().trim().split(/\r?\n/);
+    return { name: file.suggestedFilename(), header, rows };
+  };
+  await page.goto(`${club.address}/record/${heron}`);
+  const readings = await saved('Readings');
+  expect(readings.name).toBe('heron-readings.csv');
+  expect(readings.header).toMatch(/value_in/);
+  expect(readings.rows.some((row) => row.includes('Brace height'))).toBe(true);
+  const shots = await saved('Shots');
+  expect(shots.header).toMatch(/right/);
+  const placed = (await club.log('Heron')).filter(({ body }) => body['kind'] === 'shotPlaced');
+  expect(shots.rows).toHaveLength(placed.length);
+  await page.goto(`${club.address}/record/${egret}?show=compare&left=now&right=bow:${heron}`);
+  const comparison = await saved('Save as a table');
+  expect(comparison.header).toContain('right_less_left');
+  expect(comparison.rows.join('\n')).toMatch(/Brace height,in,/);
+});
+
 test('the last good state is in the bow menu of every view', async ({ page, club }) => {
   await page.goto(`${club.address}/bench/${await club.bowId('Heron')}`);
   await page.getByRole('button', { name: /^Heron.*take another bow/ }).click();

@@ -137,7 +137,7 @@ function setupBlockMove(state: BowState, steps: readonly StepStatus[], nowMs: nu
 }
 
 /**
- * After a new string: its brace before the bow is drawn for anything, and then the way back to the
+ * After a new string, or other limbs: its brace before the bow is drawn for anything, and then the way back to the
  * bow's own height. Nock fit comes first, by the order of work.
  */
 function newStringMove(state: BowState, steps: readonly StepStatus[]): Move | null {

@@ -127,6 +127,7 @@ export function cardSheet(card: CardData): FigureSheet {
   return {
     bowId: null,
     isExtract: true,
+    stringId: null,
     braceReference: card.braceReference,
     throatToPlungerMm: card.throatToPlungerMm,
     figures: new Map(figures.map((one) => [keyOf(one.what), one])),

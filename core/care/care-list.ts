@@ -54,7 +54,9 @@ function sinceOf(state: BowState, job: CareJob): { readonly at: string; readonly
   const { fitted } = state.strings;
   const begin = CARE_FACTS[job].ofTheString
     ? { at: fitted.fittedAt, shots: state.shotsInAll - fitted.shots }
-    : { at: state.active[0]?.at ?? state.lastAt, shots: 0 };
+    : job === 'limbs'
+      ? { at: state.limbs.fitted.fittedAt, shots: state.shotsInAll - state.limbs.fitted.shots }
+      : { at: state.active[0]?.at ?? state.lastAt, shots: 0 };
   return done !== undefined && instantMs(done.at) >= instantMs(begin.at) ? done : begin;
 }
 

@@ -26,6 +26,7 @@ export function compareSheets(a: FigureSheet, b: FigureSheet): readonly Compared
       const other = shifted(b.figures.get(key), shift?.bMm ?? 0);
       return rowOf(one, other, {
         sameBow: a.bowId !== null && a.bowId === b.bowId,
+        sameString: a.stringId === null || b.stringId === null || a.stringId === b.stringId,
         braceConverts: shift !== null,
         isExtract: { a: a.isExtract, b: b.isExtract },
       });
@@ -62,6 +63,10 @@ function isBrace({ what }: SheetFigure): boolean {
   return what.kind === 'reading' && what.reading === 'braceHeight';
 }
 
+function isTwists(what: ComparedRow['what']): boolean {
+  return (what.kind === 'position' || what.kind === 'moved') && what.control === 'twists';
+}
+
 function shifted(figure: SheetFigure | undefined, byMm: number): SheetFigure | null {
   if (figure === undefined) return null;
   return isBrace(figure) && figure.value !== null && byMm !== 0
@@ -71,6 +76,7 @@ function shifted(figure: SheetFigure | undefined, byMm: number): SheetFigure | n
 
 interface Terms {
   readonly sameBow: boolean;
+  readonly sameString: boolean;
   readonly braceConverts: boolean;
   readonly isExtract: { readonly a: boolean; readonly b: boolean };
 }
@@ -95,8 +101,13 @@ function rowOf(a: SheetFigure | null, b: SheetFigure | null, terms: Terms): read
 /** Tiller is read from the near or the far edge of the string; where nobody said, the edge is not known. */
 const EDGES: ReadonlySet<string> = new Set(['near edge of the string', 'far edge of the string']);
 
-function whyNot(a: SheetFigure, b: SheetFigure, { braceConverts }: Terms): Incomparable | null {
+function whyNot(
+  a: SheetFigure,
+  b: SheetFigure,
+  { braceConverts, sameString }: Terms,
+): Incomparable | null {
   if (isBrace(a) && !braceConverts) return 'otherDatum';
+  if (!sameString && isTwists(a.what)) return 'otherString';
   if (EDGES.has(a.datum) && EDGES.has(b.datum) && a.datum !== b.datum) return 'otherDatum';
   return a.tool !== '' && b.tool !== '' && a.tool !== b.tool ? 'otherTool' : null;
 }

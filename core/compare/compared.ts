@@ -54,6 +54,8 @@ export interface FigureSheet {
   readonly bowId: string | null;
   /** It carries a choice of figures only: what is not on it may well be on the bow. */
   readonly isExtract: boolean;
+  /** Which string is on, known beyond its bow; null where nothing says. */
+  readonly stringId: string | null;
   readonly braceReference: BraceReference;
   readonly throatToPlungerMm: number | null;
   /** By `keyOf` what it is. */
@@ -87,7 +89,9 @@ export type Incomparable =
   /** Read from different places, and the distance between them is not known. */
   | 'otherDatum'
   /** Read with different tools. */
-  | 'otherTool';
+  | 'otherTool'
+  /** Twists of two strings: what one of them takes for a height says nothing of the other. */
+  | 'otherString';
 
 export interface ComparedRow {
   readonly what: ComparedWhat;

@@ -1,4 +1,5 @@
 import { arrowFigures } from '../arrows/arrow-figures.ts';
+import { stringIdBeyond } from '../care/workshop-strings.ts';
 import { CONTROL_FACTS, CONTROLS } from '../craft/controls.ts';
 import { FIT_OUT_ITEMS } from '../craft/fit-out.ts';
 import { READING_KINDS } from '../craft/readings.ts';
@@ -53,6 +54,7 @@ export const figureSheet = onceFor((state: BowState): FigureSheet => {
   return {
     bowId: state.bowId,
     isExtract: false,
+    stringId: stringIdBeyond(state.bowId, state.strings.fitted.stringId),
     braceReference: bow.braceReference,
     throatToPlungerMm: bow.throatToPlungerMm ?? null,
     figures: new Map(figures.map((one) => [keyOf(one.what), one])),

@@ -3,6 +3,7 @@ import { FACET_IDS, type FacetId, STEP_IDS, stepFacets } from './steps.ts';
 /** Everything that is mounted, held or shot while a tune is made, and that a tune belongs to. */
 export const FIT_OUT_ITEMS = [
   'string',
+  'limbs',
   'silencers',
   'locators',
   'rest',
@@ -28,6 +29,7 @@ export type FitOutItem = (typeof FIT_OUT_ITEMS)[number];
 
 export const FIT_OUT_LABEL: Readonly<Record<FitOutItem, string>> = {
   string: 'string',
+  limbs: 'limbs',
   silencers: 'silencers',
   locators: 'nocking-point locators',
   rest: 'rest',
@@ -75,6 +77,7 @@ function from(first: (typeof STEP_IDS)[number], last: (typeof STEP_IDS)[number])
 /** What changing an item puts in doubt, as the workshop's table has it; the tuner may overrule it. */
 export const ITEM_TOUCHES: Readonly<Record<FitOutItem, readonly FacetId[]>> = {
   string: WHOLE_STRING,
+  limbs: from('inspect', 'fix'),
   silencers: WHOLE_STRING,
   locators: ['nockFit', 'nockingPoint', 'bareShaftVertical', 'sightMarks'],
   rest: SUPPORT,

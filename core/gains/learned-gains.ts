@@ -1,5 +1,6 @@
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
+import { turnsOfTheseLimbs } from './limbs-turns.ts';
 import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts';
 import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
@@ -120,7 +121,10 @@ function certainSign(kind: ReadingKind, control: Control): -1 | 0 | 1 {
 }
 
 function changesSeen(state: BowState, kind: ReadingKind, control: Control): number {
-  const readings = state.readings.get(kind) ?? [];
+  const ofTheseLimbs = turnsOfTheseLimbs(state);
+  const readings = (state.readings.get(kind) ?? []).filter(
+    ({ under }) => !isPlaneResponse(kind) || ofTheseLimbs.has(under.stringTurn),
+  );
   let seen = 0;
   for (let i = 1; i < readings.length; i += 1) {
     const from = readings[i - 1]!.index;

@@ -7,6 +7,7 @@ import {
 } from '../numeric/grid-linear.ts';
 import { type BenchSetting, settingMoved } from '../log/bench-setting.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { turnsOfTheseLimbs } from './limbs-turns.ts';
 import { priorWeightN } from './prior-weight.ts';
 import {
   BOLT_TO_BRACE,
@@ -61,7 +62,8 @@ const LEVEL_PRIOR_SD_N = 120;
  *   tiller = level + what the brace does + own bolt's effect + the other bolt's
  *   weight = level + w₀·twists + w₁·top + w₂·bottom
  * with turns counted in. g is what a twist gives at 30 twists (log-normal, positive); with no twist
- * count the twists act linearly. Levels begin anew with each string; gains are the bow's.
+ * count the twists act linearly. Levels begin anew with each string and each pair of
+ * limbs; gains are those of the limbs on the bow, learned from no others.
  */
 export function fitPlaneModel(state: BowState, repeatability: Repeatability): PlaneModel {
   const turns = turnsOf(state);
@@ -90,9 +92,11 @@ interface Pool {
 
 /** Readings of one response under one setting say together what their weighted mean says. */
 function poolBySetting(state: BowState, repeatability: Repeatability): readonly Pool[] {
+  const ofTheseLimbs = turnsOfTheseLimbs(state);
   return PLANE_RESPONSES.flatMap((response) => {
     const pools = new Map<BenchSetting, Pool>();
     for (const measured of state.readings.get(response) ?? []) {
+      if (!ofTheseLimbs.has(measured.under.stringTurn)) continue;
       const setting = measured.under;
       let pool = pools.get(setting);
       if (pool === undefined) {

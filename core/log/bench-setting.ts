@@ -7,13 +7,14 @@ export interface BenchSetting {
   readonly topTurns: number;
   readonly bottomTurns: number;
   readonly shots: number;
-  /** Which turn of a string on the bow, from 0: a string put on again begins another. */
+  /** Which turn of a string on the bow, from 0: a string put on again, or other limbs, begin another. */
   readonly stringTurn: number;
 }
 
-/** One string's time on the bow, from when it was put on until the next one was. */
+/** One string's time on the bow, with one pair of limbs: until either was changed. */
 export interface StringTurn {
   readonly stringId: string;
+  readonly limbsId: string;
   /** How it stood when the string came off, or stands now. */
   readonly last: BenchSetting;
 }
@@ -44,9 +45,11 @@ export class SettingTally {
   private readonly known = new Map([[keyOf(AS_MADE), AS_MADE]]);
   private readonly before: StringTurn[] = [];
   private stringId: string;
+  private limbsId: string;
 
-  constructor(firstStringId: string) {
+  constructor(firstStringId: string, firstLimbsId: string) {
     this.stringId = firstStringId;
+    this.limbsId = firstLimbsId;
   }
 
   move(control: Control, amount: number): void {
@@ -58,9 +61,23 @@ export class SettingTally {
   }
 
   fitString(stringId: string): void {
-    this.before.push({ stringId: this.stringId, last: this.now });
+    this.beginTurn(0);
     this.stringId = stringId;
-    this.stand({ ...this.now, twists: 0, shots: 0, stringTurn: this.before.length });
+  }
+
+  /** Other limbs under the same string: every reading stands at another level, the string stays shot in. */
+  fitLimbs(limbsId: string): void {
+    this.beginTurn(this.now.shots);
+    this.limbsId = limbsId;
+  }
+
+  private beginTurn(shots: number): void {
+    this.before.push(this.turnNow);
+    this.stand({ ...this.now, twists: 0, shots, stringTurn: this.before.length });
+  }
+
+  private get turnNow(): StringTurn {
+    return { stringId: this.stringId, limbsId: this.limbsId, last: this.now };
   }
 
   private stand(setting: BenchSetting): void {
@@ -71,7 +88,7 @@ export class SettingTally {
   }
 
   get turns(): readonly StringTurn[] {
-    return [...this.before, { stringId: this.stringId, last: this.now }];
+    return [...this.before, this.turnNow];
   }
 }
 

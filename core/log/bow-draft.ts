@@ -15,6 +15,7 @@ import type {
   WeighedNumber,
 } from './bow-state.ts';
 import type { BodyOf, BowFacts, LoggedEntry } from './entry.ts';
+import { FIRST_LIMBS, LimbsRack } from './limbs.ts';
 import { PositionTally } from './positions.ts';
 import type { Experiment, PaperTear, TargetLanding } from './range-records.ts';
 import type { SessionDraft } from './shooting.ts';
@@ -47,8 +48,9 @@ export class BowDraft {
   readonly experiments: Experiment[] = [];
   landing: TargetLanding | null = null;
   readonly strings: StringBag;
+  readonly limbs: LimbsRack;
   readonly bolts: PositionTally;
-  readonly setting = new SettingTally(FIRST_STRING);
+  readonly setting = new SettingTally(FIRST_STRING, FIRST_LIMBS);
   readonly builds = new BuildShelf();
   readonly catalogue = new Map<string, NamedPart>();
   readonly droppedParts = new Set<string>();
@@ -63,6 +65,7 @@ export class BowDraft {
     this.bow = bow;
     this.lastShotAt = madeAt;
     this.strings = new StringBag(bow, madeAt);
+    this.limbs = new LimbsRack(madeAt);
     this.bolts = new PositionTally(bow);
   }
 
@@ -71,6 +74,7 @@ export class BowDraft {
     this.shotsInAll += count;
     this.lastShotAt = at;
     this.strings.shoot(count);
+    this.limbs.shoot(count);
     this.setting.shoot(count);
   }
 
@@ -84,6 +88,7 @@ export class BowDraft {
       upsets: [...changes, ...this.items].toSorted((one, other) => one.index - other.index),
       fitOut: new Map(this.items.map((item) => [item.item, item])),
       strings: this.strings.state,
+      limbs: this.limbs.state,
       stringTurns: this.setting.turns,
       positions: { ...this.bolts.positions, twists: this.strings.state.fitted.twists },
       builds: this.builds.builds,

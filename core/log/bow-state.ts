@@ -10,6 +10,7 @@ import type { Upset } from '../craft/upsets.ts';
 import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
 import type { Build } from './builds.ts';
 import type { BenchSetting, StringTurn } from './bench-setting.ts';
+import type { LimbsState } from './limbs.ts';
 import type { Positions } from './positions.ts';
 import type { ShootingSession } from './shooting.ts';
 import type { StringState } from './strings.ts';
@@ -80,6 +81,8 @@ export interface BowState {
   readonly fitOut: ReadonlyMap<FitOutItem, ItemChange>;
   /** Every string this bow knows; the one on it is `strings.fitted`. */
   readonly strings: StringState;
+  /** Every pair of limbs this bow had; the pair on it is `limbs.fitted`. */
+  readonly limbs: LimbsState;
   /** Every string's time on the bow in order; how the bow stands now is the last one's. */
   readonly stringTurns: readonly StringTurn[];
   /** Twists in the string and turns out of each bolt, as far as anybody has counted. */

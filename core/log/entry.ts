@@ -102,6 +102,13 @@ export interface StringFacts {
   readonly shotsBefore: number;
 }
 
+/** A pair of limbs, whichever bow it is on. */
+export interface LimbsFacts {
+  readonly limbsId: string;
+  /** Shots they had before this record knew them. */
+  readonly shotsBefore: number;
+}
+
 /** The shaft and what is in it. */
 export interface ArrowFacts {
   readonly described: string;
@@ -171,6 +178,8 @@ export type EntryBody =
       readonly touches: readonly FacetId[];
       /** With item `string`: which string, and its numbers when it is a new one. */
       readonly string?: StringFacts | undefined;
+      /** With item `limbs`, where a pair was put on: which. */
+      readonly limbs?: LimbsFacts | undefined;
       /** With item `shaft`: the new arrow. */
       readonly arrow?: ArrowFacts | undefined;
       /** On the bow already, though a limit speaks against it: how that came. */

@@ -138,6 +138,8 @@ function arrowValueWords(figure: ArrowShown, value: number, style: FigureStyle):
 const CANNOT: Readonly<Record<Incomparable, string>> = {
   otherDatum:
     'Not compared: read from different places, and the distance between them is not known. Measure it once, or read both from one.',
+  otherString:
+    'Not compared: two strings. What one takes for a height says nothing of the other; their brace does.',
   otherTool: 'Not compared: read with different tools. Read both with one.',
 };
 

@@ -184,11 +184,11 @@ export function barWords(bar: ShootingBar): string {
     case 'stop':
       return 'This bow is not to be shot as it stands.';
     case 'notAssembled':
-      return 'It came in parts, and nobody has looked it over since.';
+      return 'It came in parts, or got other limbs, and nobody has looked it over since.';
     case 'nockFitOpen':
       return 'The string is new: nock fit comes before any shot.';
     case 'braceUnread':
-      return 'The string is new: its brace is read before any shot.';
+      return 'Its string or its limbs are new: the brace is read before any shot.';
   }
 }
 

@@ -1,6 +1,7 @@
 import { setImmediate } from 'node:timers/promises';
 import { Router } from 'express';
 import type { WorkshopResponse } from '#contract/workshop.ts';
+import { workshopLimbs } from '#core/care/workshop-limbs.ts';
 import { workshopStrings } from '#core/care/workshop-strings.ts';
 import { joinBuilds } from '#core/arrows/workshop-builds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -40,6 +41,7 @@ async function workshopOf(queries: EntryQueries): Promise<WorkshopResponse> {
       ...string,
       stays: [...stays],
     })),
+    limbs: workshopLimbs(states).map(({ stays, ...limbs }) => ({ ...limbs, stays: [...stays] })),
     fitted: states.flatMap(({ bowId, bow }) => {
       const build = bow.arrow?.build;
       return build === undefined

@@ -40,7 +40,7 @@ export function FitOutPanel({
               }
             >
               <option value="">an item…</option>
-              {FIT_OUT_ITEMS.map((one) => (
+              {itemsOf(state).map((one) => (
                 <option key={one} value={one}>
                   {upperFirst(FIT_OUT_LABEL[one])}
                 </option>
@@ -65,10 +65,17 @@ export function FitOutPanel({
   );
 }
 
+/** A longbow is one piece: it has no limbs to change. */
+function itemsOf({ bow }: BowState): readonly FitOutItem[] {
+  return FIT_OUT_ITEMS.filter((item) => item !== 'limbs' || bow.bowKind !== 'longbow');
+}
+
 function OnTheBow({ state }: { readonly state: BowState }) {
   const { fitted, all } = state.strings;
   const schedule = stringSchedule(state);
-  const items = [...state.fitOut.values()].filter(({ item }) => item !== 'string');
+  const items = [...state.fitOut.values()].filter(
+    ({ item }) => item !== 'string' && item !== 'limbs',
+  );
   return (
     <ul>
       {all.map((string) => (
@@ -97,6 +104,14 @@ function OnTheBow({ state }: { readonly state: BowState }) {
           )}
         </li>
       ))}
+      {state.limbs.all.length > 1 && (
+        <li className="border-b border-faint py-1.5">
+          <span className="font-[560]">{upperFirst(state.limbs.fitted.described)}</span>
+          <span className="block text-note text-ink-2">
+            {state.limbs.fitted.shots} shots, on since {whenWords(state.limbs.fitted.fittedAt)}
+          </span>
+        </li>
+      )}
       {state.bow.arrow !== undefined && (
         <li className="border-b border-faint py-1.5">
           <span className="font-[560]">Arrow: {state.bow.arrow.described}</span>

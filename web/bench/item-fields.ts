@@ -51,9 +51,11 @@ export function itemProblem(item: FitOutItem, fields: ItemFields): string | null
   const asked: readonly FieldRead[] =
     item === 'string'
       ? [fields.twists, fields.shots]
-      : item === 'shaft'
-        ? [...arrow, fields.massGr]
-        : [];
+      : item === 'limbs'
+        ? [fields.shots]
+        : item === 'shaft'
+          ? [...arrow, fields.massGr]
+          : [];
   const wrong = asked.find((field) => field.kind === 'wrong');
   if (wrong?.kind === 'wrong') return `${wrong.says} Nothing is stored yet.`;
   const typed = [...arrow, fields.massGr].some(({ kind }) => kind !== 'empty');

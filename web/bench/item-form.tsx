@@ -8,13 +8,13 @@ import {
 import type { School } from '#core/craft/bow-terms.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { stepFacets, stepsFor } from '#core/craft/steps.ts';
-import type { WorkshopString } from '#core/care/workshop-strings.ts';
+import type { Stay } from '#core/care/stays.ts';
 import type { BodyOf } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { DoneAlready } from '../log-line/change-dialog.tsx';
 import { SheetActions } from '../ui/sheet-actions.tsx';
 import { TextField } from '../ui/text-field.tsx';
-import { type ItemFormHandle, NEW_STRING, useItemForm } from './use-item-form.ts';
+import { type ItemFormHandle, NEW_PART, useItemForm } from './use-item-form.ts';
 
 /** One item put on, changed or taken off, with what it puts in doubt. */
 export function ItemForm({
@@ -40,9 +40,14 @@ export function ItemForm({
         }}
       >
         <h3 className="font-[640]">
-          {item === 'string' ? 'A string put on' : `${upperFirst(FIT_OUT_LABEL[item])} changed`}
+          {item === 'string'
+            ? 'A string put on'
+            : item === 'limbs'
+              ? 'Other limbs put on'
+              : `${upperFirst(FIT_OUT_LABEL[item])} changed`}
         </h3>
         {item === 'string' && <StringFields form={form} state={state} />}
+        {item === 'limbs' && <LimbsFields form={form} />}
         {item === 'shaft' && <ShaftFields form={form} />}
         <label>
           <span className="label">In words, if you like</span>
@@ -58,6 +63,13 @@ export function ItemForm({
           <p className="mt-2">
             A new string creeps: brace again after {STRING_CHECK_SHOTS.join(', ')} shots. Start 5 to
             8 mm high.
+          </p>
+        )}
+        {item === 'limbs' && (
+          <p className="mt-2">
+            What this bow learned of bolts and twists was learned of the limbs it had: it begins
+            anew. Marked weight, the maker’s brace range and bolt travel may be others: correct them
+            under the bow’s facts before it is strung.
           </p>
         )}
         {problem !== null && (
@@ -78,7 +90,7 @@ export function ItemForm({
           >
             Put it on
           </button>
-          {item !== 'string' && (
+          {item !== 'string' && item !== 'limbs' && (
             <button type="button" className="link-btn" onClick={() => submit(true)}>
               Taken off
             </button>
@@ -122,7 +134,7 @@ function StringFields({
             value={stringId}
             onChange={(event) => setStringId(event.target.value)}
           >
-            <option value={NEW_STRING}>A new one</option>
+            <option value={NEW_PART}>A new one</option>
             {state.strings.all
               .filter((string) => string.stringId !== state.strings.fitted.stringId)
               .map((string) => (
@@ -132,7 +144,7 @@ function StringFields({
               ))}
             {elsewhere.map((string) => (
               <option key={string.stringId} value={string.stringId}>
-                {string.described}, {string.shots} shots, {stayWords(string)}
+                {string.described}, {string.shots} shots, {stayWords(string.stays)}
               </option>
             ))}
           </select>
@@ -164,7 +176,40 @@ function StringFields({
   );
 }
 
-function stayWords({ stays }: WorkshopString): string {
+/** Which pair goes on; of a new one what it was shot. */
+function LimbsFields({
+  form: { limbs, pair, limbsId, setLimbsId, shots, setShots },
+}: {
+  readonly form: ItemFormHandle;
+}) {
+  return (
+    <div className="grid gap-2">
+      {limbs.length > 0 && (
+        <label>
+          <span className="label">Which</span>
+          <select
+            className="field"
+            value={limbsId}
+            onChange={(event) => setLimbsId(event.target.value)}
+          >
+            <option value={NEW_PART}>Others</option>
+            {limbs.map((one) => (
+              <option key={one.limbsId} value={one.limbsId}>
+                {one.described}, {one.shots} shots
+                {one.stays.length === 0 ? '' : `, ${stayWords(one.stays)}`}
+              </option>
+            ))}
+          </select>
+        </label>
+      )}
+      {pair === undefined && (
+        <TextField decimal label="Shots they had" value={shots} onChange={setShots} />
+      )}
+    </div>
+  );
+}
+
+function stayWords(stays: readonly Stay[]): string {
   const on = stays.findLast(({ isOn }) => isOn);
   return on === undefined ? `last on ${stays.at(-1)?.bowName ?? 'no bow'}` : `on ${on.bowName}`;
 }

@@ -9,13 +9,20 @@ import {
 import type { FacetId } from '#core/craft/steps.ts';
 import { checkProposal } from '#core/limits/check-proposal.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import type { ArrowFacts, BodyOf, StringFacts } from '#core/log/entry.ts';
+import type { ArrowFacts, BodyOf, LimbsFacts, StringFacts } from '#core/log/entry.ts';
 import { refusalWords } from '#core/words/limit-words.ts';
-import { stringInWorkshop, stringsElsewhere, useStrings } from '../bows/use-strings.ts';
+import {
+  limbsIdHere,
+  limbsToPut,
+  stringInWorkshop,
+  stringsElsewhere,
+  useLimbs,
+  useStrings,
+} from '../bows/use-strings.ts';
 import { itemProblem, readItemFields, storedValue } from './item-fields.ts';
 
-/** Stands for a string the record does not know yet. */
-export const NEW_STRING = 'new';
+/** Stands for a string or a pair of limbs the record does not know yet. */
+export const NEW_PART = 'new';
 
 export type ItemFormHandle = ReturnType<typeof useItemForm>;
 
@@ -27,7 +34,8 @@ export function useItemForm(
 ) {
   const [described, setDescribed] = useState('');
   const [touches, setTouches] = useState<ReadonlySet<FacetId>>(() => new Set(ITEM_TOUCHES[item]));
-  const [stringId, setStringId] = useState(NEW_STRING);
+  const [stringId, setStringId] = useState(NEW_PART);
+  const [limbsId, setLimbsId] = useState(NEW_PART);
   const [material, setMaterial] = useState<StringMaterial>('lowStretch');
   const [twists, setTwists] = useState('');
   const [shots, setShots] = useState('0');
@@ -42,9 +50,13 @@ export function useItemForm(
   const there =
     known === undefined ? undefined : stringInWorkshop(strings, state.bowId, known.stringId);
   const twistsNow = there?.twists ?? known?.twists ?? null;
+  const limbs = limbsToPut(useLimbs(item === 'limbs'), state);
+  const pair = limbs.find((one) => one.limbsId === limbsId);
   const build = (off: boolean): BodyOf<'itemFitted'> | null => {
     const words =
-      described.trim() === '' ? (known?.described ?? FIT_OUT_LABEL[item]) : described.trim();
+      described.trim() === ''
+        ? (known?.described ?? pair?.described ?? FIT_OUT_LABEL[item])
+        : described.trim();
     const base = {
       kind: 'itemFitted' as const,
       item,
@@ -52,12 +64,17 @@ export function useItemForm(
       touches: [...touches],
     };
     if (item === 'string') return { ...base, described: words, string: stringOf() };
+    if (item === 'limbs') return { ...base, described: words, limbs: limbsOf() };
     if (item === 'shaft' && !off) {
       const facts = arrowOf(words);
       return facts === null ? base : { ...base, arrow: facts };
     }
     return base;
   };
+  const limbsOf = (): LimbsFacts =>
+    pair === undefined
+      ? { limbsId: newId(), shotsBefore: storedValue(fields.shots) ?? 0 }
+      : { limbsId: limbsIdHere(state, pair), shotsBefore: pair.shots };
   const stringOf = (): StringFacts =>
     known === undefined
       ? {
@@ -115,6 +132,10 @@ export function useItemForm(
     arrow,
     setArrow,
     known,
+    limbs,
+    pair,
+    limbsId,
+    setLimbsId,
     elsewhere,
     problem,
     against,

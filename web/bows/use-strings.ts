@@ -1,5 +1,6 @@
 import useSWR from 'swr';
 import { type WorkshopResponse, workshopResponseSchema } from '#contract/workshop.ts';
+import { limbsIdBeyond, type WorkshopLimbs } from '#core/care/workshop-limbs.ts';
 import { stringIdBeyond, type WorkshopString } from '#core/care/workshop-strings.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { requestKept } from '../api/http.ts';
@@ -10,11 +11,20 @@ import { requestKept } from '../api/http.ts';
  * @param wanted false where nothing is asked of them: then the server is not either
  */
 export function useStrings(wanted = true): readonly WorkshopString[] {
+  return useWorkshop(wanted)?.strings ?? [];
+}
+
+/** The workshop's limbs, as its strings. */
+export function useLimbs(wanted = true): readonly WorkshopLimbs[] {
+  return useWorkshop(wanted)?.limbs ?? [];
+}
+
+function useWorkshop(wanted: boolean): WorkshopResponse | undefined {
   const { data } = useSWR<WorkshopResponse, Error>(
     wanted ? '/api/workshop' : null,
     (path: string) => requestKept(path, workshopResponseSchema),
   );
-  return data?.strings ?? [];
+  return data;
 }
 
 /** Those of other bows, which this one's record does not know. */
@@ -33,4 +43,30 @@ export function stringInWorkshop(
   stringId: string,
 ): WorkshopString | undefined {
   return strings.find((one) => one.stringId === stringIdBeyond(bowId, stringId));
+}
+
+/** Limbs this bow's record knows, and those of other bows, but not the pair on it. */
+export function limbsToPut(
+  limbs: readonly WorkshopLimbs[],
+  { bowId, limbs: own }: BowState,
+): readonly WorkshopLimbs[] {
+  const known = own.all.map(({ limbsId, described, shots }) => ({
+    limbsId: limbsIdBeyond(bowId, limbsId),
+    described,
+    shots,
+    stays: [],
+  }));
+  const ofWorkshop = new Map(limbs.map((pair) => [pair.limbsId, pair]));
+  for (const pair of known) if (!ofWorkshop.has(pair.limbsId)) ofWorkshop.set(pair.limbsId, pair);
+  ofWorkshop.delete(limbsIdBeyond(bowId, own.fitted.limbsId));
+  return [...ofWorkshop.values()];
+}
+
+/** The id by which this bow's own record knows a pair of the workshop. */
+export function limbsIdHere(
+  { bowId, limbs }: BowState,
+  pair: Pick<WorkshopLimbs, 'limbsId'>,
+): string {
+  const here = limbs.all.find(({ limbsId }) => limbsIdBeyond(bowId, limbsId) === pair.limbsId);
+  return here?.limbsId ?? pair.limbsId;
 }

@@ -1,15 +1,18 @@
 import { format, parseISO } from 'date-fns';
 import { Fragment, useMemo } from 'react';
 import { countUse, type UseCounts } from '#core/care/use-counts.ts';
+import { upperFirst } from '#core/craft/letter-case.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import { stringInWorkshop, useStrings } from '../bows/use-strings.ts';
+import { limbsIdBeyond } from '#core/care/workshop-limbs.ts';
+import { stringInWorkshop, useLimbs, useStrings } from '../bows/use-strings.ts';
 
 const DAYS_SHOWN = 7;
 
 /** Shots and string-offs of the bow, of each string, and of the last days it was used. */
 export function UseTable({ state }: { readonly state: BowState }) {
-  const { inAll, perString, perDay } = useMemo(() => countUse(state), [state]);
+  const { inAll, perString, perLimbs, perDay } = useMemo(() => countUse(state), [state]);
   const strings = useStrings();
+  const limbs = useLimbs();
   if (inAll.shots === 0 && inAll.stringOffs === 0) return null;
   const called = (id: string, { shots }: UseCounts) => {
     const string = state.strings.all.find(({ stringId }) => stringId === id);
@@ -46,6 +49,22 @@ export function UseTable({ state }: { readonly state: BowState }) {
               ))}
           </Fragment>
         ))}
+        {[...perLimbs].map(([id, counts]) => {
+          const beyond = limbsIdBeyond(state.bowId, id);
+          const pair = limbs.find(({ limbsId }) => limbsId === beyond);
+          const away = (pair?.stays ?? []).filter(({ bowId }) => bowId !== state.bowId);
+          // One pair that never left is the bow: its row would say the bow's again.
+          if (perLimbs.size === 1 && away.length === 0) return null;
+          const own = state.limbs.all.find(({ limbsId }) => limbsId === id);
+          return (
+            <Fragment key={id}>
+              <UseRow name={upperFirst(own?.described ?? 'limbs')} counts={counts} />
+              {away.map((stay) => (
+                <UseRow key={stay.bowId} name={`The same limbs on ${stay.bowName}`} counts={stay} />
+              ))}
+            </Fragment>
+          );
+        })}
         {[...perDay]
           .slice(-DAYS_SHOWN)
           .toReversed()

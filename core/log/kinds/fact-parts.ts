@@ -40,6 +40,11 @@ function isAbout(one: number, other: number): boolean {
   return Math.abs(one - other) < 1e-6;
 }
 
+export const limbsFacts = z.strictObject({
+  limbsId: shortText,
+  shotsBefore: z.int().min(0).max(1e6),
+});
+
 export const stringFacts = z.strictObject({
   stringId: shortText,
   material: z.enum(STRING_MATERIALS),

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { FIT_OUT_ITEMS, FIT_OUT_LABEL } from '../../craft/fit-out.ts';
 import { upperFirst } from '../../craft/letter-case.ts';
 import { FACET_IDS, type FacetId } from '../../craft/steps.ts';
-import { arrowFacts, stringFacts } from './fact-parts.ts';
+import { arrowFacts, limbsFacts, stringFacts } from './fact-parts.ts';
 import { name, reason } from './parts.ts';
 import { entryKind } from './entry-kind.ts';
 
@@ -15,14 +15,23 @@ export const itemFitted = entryKind({
       described: name,
       touches: z.array(z.enum(FACET_IDS as [FacetId, ...FacetId[]])).max(FACET_IDS.length),
       string: stringFacts.optional(),
+      limbs: limbsFacts.optional(),
       arrow: arrowFacts.optional(),
       despite: reason.optional(),
     })
     .refine(({ item, string }) => (item === 'string') === (string !== undefined), {
       message: 'a string, and only a string, comes with its facts',
       path: ['string'],
+    })
+    .refine(({ item, limbs }) => (item === 'limbs') === (limbs !== undefined), {
+      message: 'limbs, and only limbs, come with their facts',
+      path: ['limbs'],
     }),
-  reduce: (draft, { item, described, touches, string, arrow }, { id: entryId, at, index }) => {
+  reduce: (
+    draft,
+    { item, described, touches, string, limbs, arrow },
+    { id: entryId, at, index },
+  ) => {
     const before = draft.bow.arrow?.build?.parts;
     const after = arrow?.build?.parts;
     const arrows = before === undefined || after === undefined ? undefined : { before, after };
@@ -30,6 +39,10 @@ export const itemFitted = entryKind({
     if (string !== undefined) {
       draft.strings.fit(string, described, at);
       draft.setting.fitString(string.stringId);
+    }
+    if (limbs !== undefined) {
+      draft.limbs.fit(limbs, described, at);
+      draft.setting.fitLimbs(limbs.limbsId);
     }
     if (arrow !== undefined) draft.bow = { ...draft.bow, arrow };
     if (item === 'hook') {
