@@ -45,7 +45,7 @@ test('limbs go from one bow to another with their own shots; the bow is looked o
   await expect
     .poll(async () => (await app.log('Egret')).at(-1)?.body)
     .toMatchObject({ kind: 'itemFitted', item: 'limbs', limbs: { limbsId: heron } });
-  await expect(page.getByTestId('next-move')).toContainText('Look');
+  await expect(page.getByTestId('next-move')).toContainText('Inspect and assemble');
   await page.goto(`${app.address}/record/${egret}?show=care`);
   await app.store(egret, [
     {

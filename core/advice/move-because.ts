@@ -16,8 +16,7 @@ import type { BareShaftAxis } from '../priors/prior-gains.ts';
 import type { SetupOption, SetupPlan } from '../setup/plan-setup.ts';
 import type { SetupGoal } from '../setup/setup-goals.ts';
 import type { Target } from '../setup/targets.ts';
-import type { LineGain } from '../walk-back/line-gains.ts';
-import type { WalkBackFit, WalkBackFigure } from '../walk-back/walk-back.ts';
+import type { LineGain, WalkBackFit, WalkBackFigure } from '../walk-back/walk-back.ts';
 import type { WalkBackNext } from '../walk-back/walk-back-standing.ts';
 
 /** A value with half its 90 % interval, in the stored unit of its reading. */
@@ -103,6 +102,8 @@ type WalkBackBecause =
   | { readonly topic: 'walkBackButtTooSmall' }
   | { readonly topic: 'walkBackMore'; readonly distancesM: readonly number[] }
   | { readonly topic: 'walkBackStraight' }
+  /** Neither way after much shooting, or turns that did not straighten it: it may be left. */
+  | { readonly topic: 'walkBackEnough'; readonly fit: WalkBackFit; readonly shots: number }
   | {
       readonly topic: 'walkBackReach';
       readonly fit: WalkBackFit;
@@ -113,7 +114,7 @@ type WalkBackBecause =
     }
   | {
       readonly topic: 'walkBackPreload';
-      readonly bend: WalkBackFigure;
+      readonly fit: WalkBackFit;
       readonly gain: LineGain;
       readonly amount: number;
     };

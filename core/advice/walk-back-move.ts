@@ -1,7 +1,7 @@
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import { HALF_90, preloadGain, reachGain } from '../walk-back/line-gains.ts';
-import type { WalkBackFit, WalkBackFigure } from '../walk-back/walk-back.ts';
+import type { LineGain, WalkBackFit } from '../walk-back/walk-back.ts';
+import { HALF_90 } from '../priors/walk-back-priors.ts';
 import {
   WALK_BACK_SHOTS,
   type WalkBackNext,
@@ -14,6 +14,13 @@ import { plainMove } from './plain-move.ts';
 /** “Reach a quarter turn at a time.” Preload likewise. */
 const QUARTER = 0.25;
 
+/** After so many shots at one line that say neither way, the walk may be left. */
+const ENOUGH_SHOTS = 90;
+/** After so many settings of reach that did not straighten it, as well. */
+const ENOUGH_TURNS = 8;
+/** So many shots tell which way a turn went, or nothing does before it is turned further. */
+const TELLING_SHOTS = 54;
+
 /** What the walk-back asks for next; a pure function of the record. */
 export function walkBackMove(state: BowState, session: ShootingSession): Move | null {
   const { fit, next, shots } = walkBackStanding(state, session);
@@ -22,26 +29,61 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
   if (fit === null || next.kind === 'buttTooSmall')
     return { ...plain({ topic: 'walkBackButtTooSmall' }), key: 'walkBack:buttTooSmall' };
   const { drift, bend } = fit;
-  if (drift.call === 'plus' || drift.call === 'minus') return reachMove(state, fit);
-  if (bend !== null && (bend.call === 'plus' || bend.call === 'minus'))
-    return preloadMove(state, bend);
-  if (drift.call === 'inside' && (bend === null || bend.call === 'inside')) {
+  if (fit.straight) {
     return {
       ...plain({ topic: 'walkBackStraight' }),
       key: 'walkBack:straight',
       action: { kind: 'confirmStep', step: 'walkBack' },
     };
   }
-  const again = drift.call === 'undecided' ? fit.farthestM : (fit.nearestM + fit.farthestM) / 2;
-  const distances = [...new Set(shots.map(({ distanceM }) => distanceM))];
-  const nearest = distances.reduce((best, one) =>
-    Math.abs(one - again) < Math.abs(best - again) ? one : best,
+  if (isEnough(fit, shots.length)) {
+    return {
+      ...plain({ topic: 'walkBackEnough', fit, shots: shots.length }),
+      key: 'walkBack:enough',
+      action: { kind: 'confirmStep', step: 'walkBack' },
+    };
+  }
+  const nearAndFar = [fit.nearestM, fit.farthestM];
+  if (drift.call === 'plus' || drift.call === 'minus') {
+    const isKnown = fit.reachGain.changes === 0 || isSureOf(fit.reachGain);
+    return isKnown || shots.length >= TELLING_SHOTS ? reachMove(fit) : moreMove(nearAndFar);
+  }
+  if (isWorthATurn(fit, shots.length)) return reachMove(fit);
+  if (bend !== null && (bend.call === 'plus' || bend.call === 'minus')) return preloadMove(fit);
+  if (drift.call === 'undecided' || bend === null || bend.call === 'inside')
+    return moreMove(nearAndFar);
+  const middleM = (fit.nearestM + fit.farthestM) / 2;
+  const off = (distanceM: number) => Math.abs(distanceM - middleM);
+  const distances = shots.map(({ distanceM }) => distanceM);
+  return moreMove([distances.reduce((best, one) => (off(one) < off(best) ? one : best))]);
+}
+
+/** More shooting, or more turning, would not change what can be said. */
+function isEnough({ reachGain, drift }: WalkBackFit, shots: number): boolean {
+  const { mean, sd, changes } = reachGain;
+  if (shots >= ENOUGH_SHOTS || changes >= ENOUGH_TURNS) return true;
+  if (changes < 1 || drift.call === 'inside') return false;
+  const hardlyAnswers = Math.abs(mean) + SURE_SDS * sd < LEAST_ANSWER_MM_PER_M;
+  return (changes > 1 && hardlyAnswers) || (!isSureOf(reachGain) && shots >= TELLING_SHOTS);
+}
+/** A turn of reach that leans the line by less than this, mm a metre, straightens nothing. */
+const LEAST_ANSWER_MM_PER_M = 1.2;
+
+/** At the edge of what is good enough, and the way is known, or much was shot: turning it says more than shooting on. */
+function isWorthATurn({ drift, toleranceMm, reachGain }: WalkBackFit, shots: number): boolean {
+  const { mm, plusMinusMm } = drift;
+  return (
+    drift.call === 'undecided' &&
+    (isSureOf(reachGain) || (reachGain.changes === 0 && shots >= TELLING_SHOTS)) &&
+    Math.abs(mm) > EDGE_SHARE * toleranceMm &&
+    Math.abs(mm) > plusMinusMm
   );
+}
+const EDGE_SHARE = 0.6;
+
+function moreMove(distancesM: readonly number[]): Move {
   return {
-    ...plain({
-      topic: 'walkBackMore',
-      distancesM: drift.call === 'undecided' ? [fit.nearestM, fit.farthestM] : [nearest],
-    }),
+    ...plain({ topic: 'walkBackMore', distancesM }),
     key: 'walkBack:more',
     action: { kind: 'shootEnd', fletched: WALK_BACK_SHOTS, bare: 0 },
   };
@@ -74,13 +116,13 @@ function nextMove(session: ShootingSession, next: WalkBackNext): Move | null {
   }
 }
 
-function reachMove(state: BowState, fit: WalkBackFit): Move {
-  const gain = reachGain(state);
-  const amount = fit.drift.mm * gain.mean > 0 ? -QUARTER : QUARTER;
+function reachMove(fit: WalkBackFit): Move {
+  const { reachGain: gain, drift } = fit;
   const span = fit.farthestM - fit.nearestM;
+  const amount = turnToward(drift.mm, gain, span);
   const after = {
-    mm: fit.drift.mm + gain.mean * amount * span,
-    plusMinusMm: Math.hypot(fit.drift.plusMinusMm, HALF_90 * gain.sd * QUARTER * span),
+    mm: drift.mm + gain.mean * amount * span,
+    plusMinusMm: Math.hypot(drift.plusMinusMm, HALF_90 * gain.sd * amount * span),
   };
   return {
     ...plain({ topic: 'walkBackReach', fit, gain, amount, after }),
@@ -90,11 +132,28 @@ function reachMove(state: BowState, fit: WalkBackFit): Move {
   };
 }
 
-function preloadMove(state: BowState, bend: WalkBackFigure): Move {
-  const gain = preloadGain(state);
-  const amount = gain.changes > 0 && bend.mm * gain.mean > 0 ? -QUARTER : QUARTER;
+/** A quarter turn, a half from far off, while the bow has not shown surely what it does; then as many as straighten it. */
+function turnToward(offMm: number, gain: LineGain, span: number): number {
+  const way = offMm * gain.mean > 0 ? -1 : 1;
+  const turns = Math.abs(offMm / (gain.mean * span));
+  // Far off, a quarter would show nothing of what it does: half of what is left, whichever way it proves.
+  if (!isSureOf(gain)) return way * (turns >= FAR_OFF_TURNS ? 2 : 1) * QUARTER;
+  return way * Math.min(MOST_TURNS, Math.max(QUARTER, Math.round(turns / QUARTER) * QUARTER));
+}
+function isSureOf({ mean, sd, changes }: LineGain): boolean {
+  return changes > 0 && Math.abs(mean) > SURE_SDS * sd;
+}
+/** The way of a turn is sure when the gain lies so many of its standard deviations off zero. */
+const SURE_SDS = 1.6;
+const MOST_TURNS = 1;
+const FAR_OFF_TURNS = 0.5;
+
+function preloadMove(fit: WalkBackFit): Move {
+  const { preloadGain: gain, bend } = fit;
+  const bendMm = bend?.mm ?? 0;
+  const amount = gain.changes > 0 && bendMm * gain.mean > 0 ? -QUARTER : QUARTER;
   return {
-    ...plain({ topic: 'walkBackPreload', bend, gain, amount }),
+    ...plain({ topic: 'walkBackPreload', fit, gain, amount }),
     key: `walkBack:preload:${amount}`,
     place: 'plunger',
     action: { kind: 'change', changes: [{ control: 'plungerPreload', amount }] },

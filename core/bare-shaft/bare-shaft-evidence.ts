@@ -121,7 +121,7 @@ export function sessionLanding(state: BowState, session: ShootingSession): Landi
 export function sessionPriors(state: BowState, session: ShootingSession) {
   const earlier = sittingsBefore(state, session);
   const prior = (axis: 'outwardMm' | 'upMm'): AxisPrior => ({
-    scatter: scatterPrior(earlier, session.distanceM, axis),
+    scatter: scatterPrior(earlier, session.distanceM, axis, session.openedAt),
     wanderOdds: aimWanderOdds(earlier, axis),
   });
   return { outward: prior('outwardMm'), up: prior('upMm') };

@@ -227,7 +227,7 @@ function archerBefore(state: BowState, session: ShootingSession, axis: BareShaft
   const of = axis === 'bareShaftUp' ? 'upMm' : 'outwardMm';
   const odds = aimWanderOdds(earlier, of);
   return {
-    prior: scatterPrior(earlier, REFERENCE_DISTANCE_M, of),
+    prior: scatterPrior(earlier, REFERENCE_DISTANCE_M, of, session.openedAt),
     wander: Math.sqrt(
       AIM_WANDERS.reduce<number>((sum, one, index) => sum + odds[index]! * one ** 2, 0),
     ),

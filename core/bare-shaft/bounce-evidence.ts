@@ -41,7 +41,7 @@ function heightOf(state: BowState, block: BareShaftBlock): HeightShot | null {
       fletchedSquares: fletched.squares,
       bareSquares: bare.squares,
     },
-    scatterPrior(earlier, REFERENCE_DISTANCE_M, 'upMm'),
+    scatterPrior(earlier, REFERENCE_DISTANCE_M, 'upMm', session.openedAt),
   );
   return {
     heightMm: block.moved.get('nockingPoint') ?? 0,

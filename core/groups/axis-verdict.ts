@@ -15,9 +15,9 @@ const OUT_AT = 0.95;
 /** Chance needed on two successive looks before “out” holds. */
 const OUT_HOLDS_AT = 0.975;
 /** Chance needed to say that the offset is inside. */
-const INSIDE_AT = 0.8;
+export const INSIDE_AT = 0.8;
 /** Chance needed, over at least two ends, to call an axis done. */
-const INSIDE_DONE_AT = 0.9;
+export const INSIDE_DONE_AT = 0.9;
 /** Ends needed before an axis can be called done. */
 const DONE_ENDS = 2;
 

@@ -22,7 +22,8 @@ export function defaultTolerance(state: BowState, distanceM: number): ToleranceB
   const scale = distanceM / REFERENCE_DISTANCE_M;
   const purposeMm = purposeToleranceMm(state.bow.purpose);
   const scatterOf = (axis: 'outwardMm' | 'upMm') =>
-    scatterForTolerance(state.sessions, REFERENCE_DISTANCE_M, axis) ?? UNKNOWN_SCATTER_MM;
+    scatterForTolerance(state.sessions, REFERENCE_DISTANCE_M, axis, state.lastAt) ??
+    UNKNOWN_SCATTER_MM;
   const [across, up] = [scatterOf('outwardMm'), scatterOf('upMm')];
   const half = (scatterMm: number) => Math.round(Math.max(purposeMm, scatterMm) * scale);
   return {

@@ -31,7 +31,7 @@ export function pointOffsets(state: BowState, session: ShootingSession): readonl
           fletched.map((shot) => shot[name]),
           shots.map((shot) => shot[name]),
         ),
-        scatterPrior(earlier, session.distanceM, name),
+        scatterPrior(earlier, session.distanceM, name, session.openedAt),
       );
     const [outward, up] = [axis('outwardMm'), axis('upMm')];
     return [

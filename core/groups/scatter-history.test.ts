@@ -26,7 +26,9 @@ describe('what earlier groups say of an archer', () => {
     const after = defaultTolerance(log.state, 18);
     expect(after.outwardMm).toBeLessThanOrEqual(before.outwardMm + 3);
     expect(after.upMm).toBeLessThanOrEqual(before.upMm + 3);
-    expect(scatterPrior(log.state.sessions, 18, 'outwardMm').sdMm).toBeLessThan(30);
+    expect(scatterPrior(log.state.sessions, 18, 'outwardMm', log.state.lastAt).sdMm).toBeLessThan(
+      30,
+    );
   });
 
   it('each axis has its own, and the purpose’s where that is larger', () => {

@@ -3,6 +3,8 @@ import { meanOf, medianOf, squaresAboutMean } from '../numeric/moments.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import { AIM_WANDER_ODDS, AIM_WANDERS } from './ends-posterior.ts';
+import { instantMs } from '../quantity/instant.ts';
+import { type KnownVariance, scatterNow, type SessionSquares } from './scatter-now.ts';
 import { NO_SCATTER_PRIOR, normaliseLogOdds, type ScatterPrior } from './offset-posterior.ts';
 
 /** How many shots' worth the archer's earlier scatter counts for. */
@@ -16,22 +18,27 @@ const ORDINARY_SPREADS = 3.5;
 const MEDIAN_DISTANCE = 0.6745;
 
 /**
- * What earlier sessions say of this archer's fletched scatter, scaled in proportion to distance.
- * Each end counts about its own mean, so a shifted aim between ends adds nothing; and a shot far from
- * its end's middle by the spread of all of them is left out, so that one flyer does not widen what the
- * next session calls good enough.
+ * What earlier sessions say of this archer's fletched scatter, scaled in proportion to distance: as it
+ * probably is now, so that what was shot weeks ago says less. Each end counts about its own mean, so a
+ * shifted aim between ends adds nothing; and a shot far from its end's middle by the spread of all of
+ * them is left out, so that one flyer does not widen what the next session calls good enough.
  *
  * @param earlier sessions before the one being judged
  * @param distanceM of the session being judged
+ * @param at when it was opened
  */
 export function scatterPrior(
   earlier: readonly ShootingSession[],
   distanceM: number,
   axis: ShotAxis,
+  at: string,
 ): ScatterPrior {
-  const { squares, degrees } = ordinarySquares(earlier, distanceM, axis);
-  if (degrees < FEWEST_HISTORY_DEGREES) return NO_SCATTER_PRIOR;
-  return { degrees: HISTORY_DEGREES, sdMm: Math.sqrt(squares / degrees) };
+  const known = knownScatter(earlier, distanceM, axis, at);
+  if (known === null) return NO_SCATTER_PRIOR;
+  return {
+    degrees: Math.min(HISTORY_DEGREES, known.degrees),
+    sdMm: Math.sqrt(known.variance),
+  };
 }
 
 /** The scatter is larger than what is said with this chance: few groups are not to widen what is good. */
@@ -39,16 +46,29 @@ const SURELY_LARGER = 0.75;
 
 /**
  * This archer's own scatter as far as it may widen a tolerance, mm: what his groups show, a little less
- * while there are few of them; null before there are any.
+ * while little is known of how he shoots now; null before there are any.
  */
 export function scatterForTolerance(
   earlier: readonly ShootingSession[],
   distanceM: number,
   axis: ShotAxis,
+  at: string,
 ): number | null {
-  const { squares, degrees } = ordinarySquares(earlier, distanceM, axis);
-  if (degrees < FEWEST_HISTORY_DEGREES) return null;
-  return Math.sqrt(squares / chisquareQuantile(SURELY_LARGER, degrees));
+  const known = knownScatter(earlier, distanceM, axis, at);
+  if (known === null) return null;
+  const { degrees, variance } = known;
+  return Math.sqrt((degrees * variance) / chisquareQuantile(SURELY_LARGER, degrees));
+}
+
+function knownScatter(
+  earlier: readonly ShootingSession[],
+  distanceM: number,
+  axis: ShotAxis,
+  at: string,
+): KnownVariance | null {
+  const sessions = squaresBySession(earlier, distanceM, axis);
+  const degrees = sessions.reduce((sum, one) => sum + one.degrees, 0);
+  return degrees < FEWEST_HISTORY_DEGREES ? null : scatterNow(sessions, instantMs(at));
 }
 
 /** Squares of fletched shots about the middles of their ends, mm² at a distance, without flyers. */
@@ -59,12 +79,33 @@ export function ordinarySquares(
 ): { readonly squares: number; readonly degrees: number } {
   let squares = 0;
   let degrees = 0;
-  for (const values of ordinaryShots(fletchedEnds(earlier, distanceM, axis))) {
-    if (values.length === 0) continue;
-    squares += squaresAboutMean(values);
-    degrees += values.length - 1;
+  for (const one of squaresBySession(earlier, distanceM, axis)) {
+    squares += one.squares;
+    degrees += one.degrees;
   }
   return { squares, degrees };
+}
+
+/** The same session by session, those that say anything. What is a flyer, all of them decide together. */
+function squaresBySession(
+  sessions: readonly ShootingSession[],
+  distanceM: number,
+  axis: ShotAxis,
+): readonly SessionSquares[] {
+  const ends = sessions.map((session) => fletchedEnds([session], distanceM, axis));
+  const ordinary = ordinaryShots(ends.flat());
+  let next = 0;
+  return sessions.flatMap(({ openedAt }, index) => {
+    let squares = 0;
+    let degrees = 0;
+    for (const _end of ends[index]!) {
+      const values = ordinary[next++]!;
+      if (values.length === 0) continue;
+      squares += squaresAboutMean(values);
+      degrees += values.length - 1;
+    }
+    return degrees === 0 ? [] : [{ atMs: instantMs(openedAt), squares, degrees }];
+  });
 }
 
 export type ShotAxis = 'outwardMm' | 'upMm';
@@ -113,7 +154,11 @@ export function aimWanderOdds(
   earlier: readonly ShootingSession[],
   axis: ShotAxis,
 ): readonly number[] {
-  const { degrees, sdMm } = scatterPrior(earlier, REFERENCE_DISTANCE_M, axis);
+  const last = earlier.at(-1);
+  const { degrees, sdMm } =
+    last === undefined
+      ? NO_SCATTER_PRIOR
+      : scatterPrior(earlier, REFERENCE_DISTANCE_M, axis, last.openedAt);
   if (degrees === 0) return AIM_WANDER_ODDS;
   const sessions = earlier.map((session) =>
     ordinaryShots(fletchedEnds([session], REFERENCE_DISTANCE_M, axis)).filter(

@@ -4,6 +4,8 @@ import { CholeskyDecomposition, Matrix } from 'ml-matrix';
 interface Factored {
   /** x of A x = b. @param right b, as long as A is wide */
   readonly solve: (right: ArrayLike<number>) => Float64Array;
+  /** ln |A|. */
+  readonly logDeterminant: number;
   /** A⁻¹, for what needs every covariance; where one product is enough, `solve` loses fewer digits. */
   readonly inverse: () => Matrix;
 }
@@ -29,13 +31,16 @@ export function factorSymmetric(matrix: Matrix, leastPivot = LEAST_PIVOT): Facto
   const factor = new CholeskyDecomposition(mirroredDown(matrix));
   if (!factor.isPositiveDefinite()) return { kind: 'notPositiveDefinite' };
   const lower = factor.lowerTriangularMatrix;
+  let logDeterminant = 0;
   for (let at = 0; at < size; at += 1) {
     const share = lower.get(at, at) ** 2 / matrix.get(at, at);
     if (!(share > leastPivot)) return { kind: 'notPositiveDefinite' };
+    logDeterminant += 2 * Math.log(lower.get(at, at));
   }
   return {
     kind: 'factored',
     matrix: {
+      logDeterminant,
       solve: (right) =>
         Float64Array.from(factor.solve(Matrix.columnVector(Array.from(right))).to1DArray()),
       inverse: () => (size === 0 ? new Matrix(0, 0) : factor.solve(Matrix.eye(size))),

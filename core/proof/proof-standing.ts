@@ -60,7 +60,7 @@ export function proofStanding(state: BowState, session: ShootingSession): ProofS
       axisEnds(shots, name, PROOF_POINTS),
       toleranceMm,
       {
-        scatter: scatterPrior(earlier, session.distanceM, name),
+        scatter: scatterPrior(earlier, session.distanceM, name, session.openedAt),
         wanderOdds: aimWanderOdds(earlier, name),
       },
       ends,

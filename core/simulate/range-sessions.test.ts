@@ -4,7 +4,6 @@ import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { stepStates } from '../order/step-states.ts';
 import { closingWords } from '../words/moves/fine-tuning-move-words.ts';
 import { nextMove } from '../advice/next-move.ts';
-import { reachGain } from '../walk-back/line-gains.ts';
 import { walkBackStanding } from '../walk-back/walk-back-standing.ts';
 
 /** Opens a session of another kind than bare shafts. */
@@ -30,7 +29,7 @@ describe('a walk-back by next moves only', () => {
     [7, -3],
     [8, 2],
   ])(
-    'ends straight, near to far, reach a quarter turn at a time (seed %i, lean %i)',
+    'ends straight, near to far, the first turn of reach a quarter (seed %i, lean %i)',
     (seed, start) => {
       const log = bowFor('right');
       const session = openSession(log, 'walkBack');
@@ -47,7 +46,7 @@ describe('a walk-back by next moves only', () => {
         if (action.kind === 'change') {
           const [change] = action.changes;
           if (change!.control === 'plungerReach') {
-            expect(Math.abs(change!.amount)).toBe(0.25);
+            if (turns === 0) expect(Math.abs(change!.amount)).toBe(0.25);
             turns += change!.amount;
           }
           log.change(change!.control, change!.amount);
@@ -85,7 +84,7 @@ describe('a walk-back by next moves only', () => {
       expect([...new Set(walked)].slice(1, 4)).toEqual([10, 13, 16]);
       const drift = Math.abs(start + perTurn * turns) * 12;
       expect(drift).toBeLessThan(30);
-      const gain = reachGain(log.state);
+      const gain = walkBackStanding(log.state, log.state.sessions.at(-1)!).fit!.reachGain;
       expect(gain.changes).toBeGreaterThan(0);
       expect(Math.abs(gain.mean - perTurn)).toBeLessThan(2 * 1.6449 * gain.sd);
     },

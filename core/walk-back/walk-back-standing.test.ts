@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { bowFor } from '../fixtures/bow-log.ts';
-import { lineAnswers } from './walk-back-standing.ts';
+import { walkBackStanding } from './walk-back-standing.ts';
 
 /** A bow walked back from 10 m, whose plunger was then turned and which was walked back again. */
 function walkedTwice(firstLean: number, secondLean: number, aimMovedMm: number) {
@@ -33,14 +33,17 @@ function walkedTwice(firstLean: number, secondLean: number, aimMovedMm: number) 
   log.add({ kind: 'aimSet', sessionId: 'walk' });
   shoot(4, aimMovedMm + 40);
   walk(secondLean);
-  return lineAnswers(log.state, 'plungerReach');
+  const { state } = log;
+  return walkBackStanding(state, state.sessions.at(-1)!).fit!;
 }
 
 describe('what a change did to the line of a walk-back', () => {
   it.each([0, 80, -80])('is told by hits of one aim: moved by %i mm', (aimMovedMm) => {
-    const [answer, ...others] = walkedTwice(6, 2, aimMovedMm);
-    expect(others).toEqual([]);
-    expect(answer!.before.leanMmPerM.mean).toBeCloseTo(6, 6);
-    expect(answer!.after.leanMmPerM.mean).toBeCloseTo(2, 6);
+    const { leanMmPerM, reachGain } = walkedTwice(2.5, 2, aimMovedMm);
+    expect(reachGain.changes).toBe(1);
+    expect(reachGain.mean).toBeGreaterThan(1.6);
+    expect(reachGain.mean).toBeLessThan(2.4);
+    expect(Math.abs(leanMmPerM.mean - 2)).toBeLessThan(0.25);
+    expect(Math.abs(leanMmPerM.mean - 2)).toBeLessThan(leanMmPerM.plusMinus);
   });
 });

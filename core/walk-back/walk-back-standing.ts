@@ -1,11 +1,11 @@
 import { onceForPair } from '../log/once-for.ts';
-import { upsets } from '../craft/upsets.ts';
-import type { BowState, ChangeMade } from '../log/bow-state.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { meanOf } from '../numeric/moments.ts';
-import { cautiousScatterMm, scatterPrior } from '../groups/scatter-history.ts';
+import { aimWanderOdds, cautiousScatterMm, scatterPrior } from '../groups/scatter-history.ts';
 import { fitWalkBack, type WalkBackFit } from './walk-back.ts';
+import { walkBackUpsets, walkEnds } from './walk-lines.ts';
 import { fitWalkBackFlight, scatterAt, type WalkBackFlight } from './walk-back-flight.ts';
 import {
   type PlannedDistance,
@@ -56,8 +56,7 @@ export interface WalkBackStanding {
 export const walkBackStanding = onceForPair(standingOf);
 
 function standingOf(state: BowState, session: ShootingSession): WalkBackStanding {
-  const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
-  const across = scatterPrior(earlier, REFERENCE_DISTANCE_M, 'outwardMm');
+  const earlier = earlierThan(state, session);
   const counted = session.shots
     .filter((shot) => shot.arrow === 'fletched' && isCounted(shot))
     .map((shot) => shotInBowFrame(session, shot));
@@ -65,7 +64,7 @@ function standingOf(state: BowState, session: ShootingSession): WalkBackStanding
   const aimedAt = session.aimSetAt.at(-1) ?? -1;
   const aimOf = (index: number) => session.aimSetAt.filter((at) => at < index).length;
   const shots = counted.filter(({ index }) => index > Math.max(moved, aimedAt));
-  const scatterMm = scatterReckonedWith(earlier, counted);
+  const scatterMm = scatterReckonedWith(earlier, counted, session.openedAt);
   const flight = fitWalkBackFlight(
     counted.map((shot) => ({ ...shot, aim: aimOf(shot.index) })),
     {
@@ -83,20 +82,46 @@ function standingOf(state: BowState, session: ShootingSession): WalkBackStanding
     markBelowTopMm: session.markBelowTopMm ?? USUAL_MARK_BELOW_TOP_MM,
   };
   const plan = planWalkBack(session.distanceM, flight, scatterMm, butt);
-  const next = nextOf(session, { flight, plan, shots, scatterMm, butt });
+  const next = nextOf(session, {
+    flight,
+    plan,
+    shots,
+    scatterMm,
+    butt,
+    isTurnedLine: counted.some(({ index }) => index < moved),
+  });
+  let line: { readonly fit: WalkBackFit | null } | undefined;
   return {
     plan,
     shots: shots.filter(({ distanceM }) => distanceM >= session.distanceM),
-    fit: fitWalkBack(
-      shots.filter(({ distanceM }) => distanceM >= session.distanceM),
-      session.toleranceMm,
-      across,
-    ),
+    // Where to shoot next does not ask for it, and it costs the most.
+    get fit() {
+      return (line ??= { fit: lineOf(state, session, Math.max(moved, aimedAt)) }).fit;
+    },
     next,
     nextM: next.kind === 'shoot' || next.kind === 'sightIn' ? next.distanceM : null,
     speedMps: flight.speedMps,
     speedQuestioned: flight.questioned,
   };
+}
+
+/** Sessions opened before one, which may be of another fold of the same log. */
+function earlierThan({ sessions }: BowState, { sessionId }: ShootingSession) {
+  const at = sessions.findIndex((one) => one.sessionId === sessionId);
+  return sessions.slice(0, Math.max(0, at));
+}
+
+/** The line as it is now: nothing before the last turn, or before the sight was set, is of it. */
+function lineOf(state: BowState, session: ShootingSession, since: number): WalkBackFit | null {
+  const ends = walkEnds(state, session);
+  const last = ends.at(-1);
+  if (last === undefined || last.index < since) return null;
+  const earlier = earlierThan(state, session);
+  return fitWalkBack(ends, {
+    toleranceMm: session.toleranceMm,
+    scatter: scatterPrior(earlier, REFERENCE_DISTANCE_M, 'outwardMm', session.openedAt),
+    wanderOdds: aimWanderOdds(earlier, 'outwardMm'),
+  });
 }
 
 interface WalkSoFar {
@@ -105,11 +130,19 @@ interface WalkSoFar {
   readonly shots: readonly Shot[];
   readonly scatterMm: number;
   readonly butt: WalkBackButt;
+  /** Reach or preload was turned in this walk: the line before it is known. */
+  readonly isTurnedLine: boolean;
+}
+
+/** Near, middle and far say nearly all of a line that was walked whole before it was turned. */
+function nearMiddleFar(plan: readonly PlannedDistance[]): readonly PlannedDistance[] {
+  const middle = plan[Math.floor(plan.length / 2)];
+  return plan.filter((one, at) => at === 0 || at === plan.length - 1 || one === middle);
 }
 
 function nextOf(
   session: ShootingSession,
-  { flight, plan, shots, scatterMm, butt }: WalkSoFar,
+  { flight, plan, shots, scatterMm, butt, isTurnedLine }: WalkSoFar,
 ): WalkBackNext {
   const nearestM = session.distanceM;
   const shotAt = (distanceM: number) => shots.filter((one) => one.distanceM === distanceM).length;
@@ -135,7 +168,8 @@ function nextOf(
     return { kind: 'setSight', outwardMm: nearest.outwardMm, upMm: nearest.upMm };
   const safe = plan.filter(({ refused }) => refused === null);
   if (safe.length < 2) return { kind: 'buttTooSmall' };
-  const open = safe.find(({ distanceM }) => shotAt(distanceM) < WALK_BACK_SHOTS);
+  const wanted = isTurnedLine ? nearMiddleFar(safe) : safe;
+  const open = wanted.find(({ distanceM }) => shotAt(distanceM) < WALK_BACK_SHOTS);
   return open === undefined
     ? { kind: 'allShot' }
     : { kind: 'shoot', distanceM: open.distanceM, first: false };
@@ -157,6 +191,7 @@ function isOnMark(shots: readonly Shot[], scatterMm: number): boolean {
 function scatterReckonedWith(
   earlier: readonly ShootingSession[],
   counted: readonly Shot[],
+  at: string,
 ): number {
   const axes = ['outwardMm', 'upMm'] as const;
   return Math.max(
@@ -168,7 +203,7 @@ function scatterReckonedWith(
         ends.set(key, values);
         values.push((shot[axis] * REFERENCE_DISTANCE_M) / shot.distanceM);
       }
-      const before = scatterPrior(earlier, REFERENCE_DISTANCE_M, axis);
+      const before = scatterPrior(earlier, REFERENCE_DISTANCE_M, axis, at);
       return cautiousScatterMm(before, [...ends.values()]);
     }),
   );
@@ -182,62 +217,4 @@ function sightWasSetFor(distanceM: number, earlier: readonly ShootingSession[]):
     (shot) => shot.arrow === 'fletched' && isCounted(shot) && shot.distanceM === distanceM,
   );
   return shots.length >= WALK_BACK_SHOTS && isOnMark(shots, 0);
-}
-
-/** Changes after which the line of a walk-back must be shot anew: what upsets it, and preload. */
-function walkBackUpsets(state: BowState) {
-  return state.upsets.filter(
-    (one) => upsets(one, 'walkBack') || (one.kind === 'change' && one.control === 'plungerPreload'),
-  );
-}
-
-/** A change of one control between two lines, with how much lean or bow it made. */
-export interface LineAnswer {
-  readonly change: ChangeMade;
-  readonly before: WalkBackFit;
-  readonly after: WalkBackFit;
-}
-
-/** Every change of a control that was walked back before and after with nothing else moved between. */
-export function lineAnswers(
-  state: BowState,
-  control: 'plungerReach' | 'plungerPreload',
-): readonly LineAnswer[] {
-  const doubts = walkBackUpsets(state);
-  const shots = state.sessions
-    .filter(({ sessionKind }) => sessionKind === 'walkBack')
-    .flatMap((session) =>
-      session.shots
-        .filter(
-          (shot) =>
-            shot.arrow === 'fletched' && isCounted(shot) && shot.distanceM >= session.distanceM,
-        )
-        .map((shot) => ({
-          shot: shotInBowFrame(session, shot),
-          session,
-          aim: session.aimSetAt.filter((at) => at < shot.index).length,
-        })),
-    );
-  const between = (from: number, to: number) =>
-    shots.filter(({ shot }) => shot.index > from && shot.index < to);
-  const lineOf = (hits: typeof shots) => {
-    const last = hits.at(-1);
-    if (last === undefined) return null;
-    const { session, aim } = last;
-    const earlier = state.sessions.slice(0, state.sessions.indexOf(session));
-    return fitWalkBack(
-      // A line is shot with one aim: hits from before it was set anew lie on another.
-      hits.filter((hit) => hit.session === session && hit.aim === aim).map(({ shot }) => shot),
-      session.toleranceMm,
-      scatterPrior(earlier, REFERENCE_DISTANCE_M, 'outwardMm'),
-    );
-  };
-  return doubts.flatMap((doubt, place) => {
-    if (doubt.kind !== 'change' || doubt.control !== control) return [];
-    const before = lineOf(between(doubts[place - 1]?.index ?? -1, doubt.index));
-    const after = lineOf(
-      between(doubt.index, doubts[place + 1]?.index ?? Number.POSITIVE_INFINITY),
-    );
-    return before === null || after === null ? [] : [{ change: doubt, before, after }];
-  });
 }

@@ -2,91 +2,162 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { NO_SCATTER_PRIOR } from '../groups/offset-posterior.ts';
-import { fitWalkBack, type WalkBackHit } from './walk-back.ts';
+import { fitWalkBack } from './walk-back.ts';
+import type { WalkEnd } from './walk-lines.ts';
 import { cautiousScatterMm } from '../groups/scatter-history.ts';
 import { fitWalkBackFlight } from './walk-back-flight.ts';
 import { type PlannedDistance, planWalkBack, sightingInDistance } from './walk-back-plan.ts';
 
 const DISTANCES = [10, 13, 16, 19, 22, 25];
 
-function walk(
-  normal: () => number,
-  { a, b, c, scatterMm }: { a: number; b: number; c: number; scatterMm: number },
-): readonly WalkBackHit[] {
-  return DISTANCES.flatMap((distanceM) =>
-    Array.from({ length: 3 }, () => ({
-      distanceM,
-      outwardMm: a + b * distanceM + c * distanceM ** 2 + ((scatterMm * distanceM) / 18) * normal(),
-    })),
-  );
+interface Truth {
+  readonly a: number;
+  readonly b: number;
+  readonly c: number;
+  readonly scatterMm: number;
+  /** Each end is aimed anew by this share of the scatter. */
+  readonly wander: number;
+}
+
+/** Ends of three from near to far, x = a + b(d − m) + c(d − m)², m the middle. */
+function walk(noise: () => number, truth: Truth): readonly WalkEnd[] {
+  const { a, b, c, scatterMm, wander } = truth;
+  return DISTANCES.map((distanceM, index): WalkEnd => {
+    const scatter = (scatterMm * distanceM) / 18;
+    const aim = wander * scatter * noise();
+    const from = distanceM - 17.5;
+    const hit = () => a + b * from + c * from ** 2 + aim + scatter * noise();
+    return { ...END, distanceM, outwardMm: [hit(), hit(), hit()], index };
+  });
+}
+const END = { line: 'l', epoch: 'e', reachTurns: 0, preloadTurns: 0 } as const;
+const terms = (toleranceMm: number) => ({ toleranceMm, scatter: NO_SCATTER_PRIOR });
+
+/** Student's t with 4 degrees. */
+function heavyTailed(normal: () => number): () => number {
+  return () => {
+    const squares = Array.from({ length: 4 }, () => normal() ** 2);
+    return normal() / Math.sqrt(squares.reduce((sum, one) => sum + one, 0) / 4);
+  };
 }
 
 describe('the line of a walk-back', () => {
-  it('recovers known lean and curve within its 90 % intervals, 9 times in 10', () => {
-    const uniform = seededUniform(41);
-    const normal = standardNormal(uniform);
-    const held = { drift: 0, bend: 0 };
-    const WALKS = 1000;
-    for (let i = 0; i < WALKS; i += 1) {
-      const [b, c] = [3 * normal(), 0.15 * normal()];
-      const hits = walk(normal, { a: 10 * normal(), b, c, scatterMm: 5 * 8 ** uniform() });
-      const fit = fitWalkBack(hits, 20, NO_SCATTER_PRIOR)!;
-      // Slope in the middle of the walk, over the whole of it; sagitta over its half.
-      const drift = (b + 2 * c * 17.5) * 15;
-      if (Math.abs(fit.drift.mm - drift) <= fit.drift.plusMinusMm) held.drift += 1;
-      if (Math.abs(fit.bend!.mm - c * 7.5 ** 2) <= fit.bend!.plusMinusMm) held.bend += 1;
-    }
-    console.log(
-      `walk-back 90 % intervals hold: lean ${held.drift / 10} %, curve ${held.bend / 10} %`,
-    );
-    for (const count of [held.drift, held.bend]) {
-      expect(count / WALKS).toBeGreaterThanOrEqual(0.87);
-      expect(count / WALKS).toBeLessThanOrEqual(0.93);
-    }
-  });
+  it.each([
+    // Whoever aims more evenly than most gets wider intervals than he needs.
+    ['still aim', 0, false, 0.98],
+    ['wandering aim', 0.5, false, 0.95],
+    ['wandering aim and heavy tails', 0.5, true, 0.95],
+  ])(
+    'holds lean and bend in its 90 %% intervals, 9 times in 10: %s',
+    { timeout: 120_000 },
+    (name, wander, heavy, most) => {
+      const uniform = seededUniform(41);
+      const normal = standardNormal(uniform);
+      const noise = heavy ? heavyTailed(normal) : normal;
+      const held = { drift: 0, bend: 0 };
+      const WALKS = 1000;
+      for (let i = 0; i < WALKS; i += 1) {
+        const [b, c] = [3 * normal(), 0.15 * normal()];
+        const scatterMm = 5 * 8 ** uniform();
+        const hits = walk(noise, { a: 10 * normal(), b, c, scatterMm, wander });
+        const fit = fitWalkBack(hits, terms(20))!;
+        // Over the whole walk, 10 to 25 m; sagitta over its half. The middle of the walk is m.
+        if (Math.abs(fit.drift.mm - 15 * b) <= fit.drift.plusMinusMm) held.drift += 1;
+        if (Math.abs(fit.bend!.mm - c * 7.5 ** 2) <= fit.bend!.plusMinusMm) held.bend += 1;
+      }
+      console.log(
+        `walk-back, ${name}: 90 % intervals hold lean ${held.drift / 10} %, bend ${held.bend / 10} %`,
+      );
+      for (const count of [held.drift, held.bend]) {
+        expect(count / WALKS).toBeGreaterThanOrEqual(0.86);
+        expect(count / WALKS).toBeLessThanOrEqual(most);
+      }
+    },
+  );
 
   it('says leaning only of a line that leans: wrong at most 5 times in 100', () => {
     const normal = standardNormal(seededUniform(42));
     let wrong = 0;
-    for (let i = 0; i < 1000; i += 1) {
-      const hits = walk(normal, { a: 0, b: 0, c: 0, scatterMm: 20 });
-      const { drift } = fitWalkBack(hits, 20, NO_SCATTER_PRIOR)!;
+    for (let i = 0; i < 400; i += 1) {
+      const hits = walk(normal, { a: 0, b: 0, c: 0, scatterMm: 20, wander: 0.5 });
+      const { drift } = fitWalkBack(hits, terms(20))!;
       if (drift.call === 'plus' || drift.call === 'minus') wrong += 1;
     }
-    expect(wrong / 1000).toBeLessThanOrEqual(0.05);
+    expect(wrong / 400).toBeLessThanOrEqual(0.05);
+  });
+
+  it('is straight only over two looks, and never by two distances', () => {
+    const straight = { a: 0, b: 0.1, c: 0, scatterMm: 4, wander: 0.3 };
+    const ends = walk(standardNormal(seededUniform(43)), straight);
+    expect(fitWalkBack(ends, terms(30))!.straight).toBe(true);
+    const near = ends.filter(({ distanceM }) => distanceM <= 13);
+    expect(fitWalkBack(near, terms(300))).toMatchObject({ straight: false, bend: null });
+  });
+
+  it('takes this walk’s own scatter for what is good enough where it is the wider', () => {
+    const poor = { a: 0, b: 0, c: 0, scatterMm: 60, wander: 0.5 };
+    const { toleranceMm } = fitWalkBack(walk(standardNormal(seededUniform(44)), poor), terms(20))!;
+    expect(toleranceMm).toBeGreaterThan(40);
+    expect(toleranceMm).toBeLessThan(75);
+  });
+
+  it('learns what a turn does from all lines of one walk together, whatever sight they had', () => {
+    const normal = standardNormal(seededUniform(45));
+    const line = (turns: number, a: number): readonly WalkEnd[] =>
+      walk(normal, { a, b: 4 + 3 * turns, c: 0, scatterMm: 10, wander: 0.5 }).map((end) => ({
+        ...end,
+        line: `l${turns}`,
+        reachTurns: turns,
+      }));
+    const ends = [...line(0, 0), ...line(-0.5, 60), ...line(-1, -40)];
+    const { reachGain, leanMmPerM } = fitWalkBack(ends, terms(20))!;
+    expect(reachGain.changes).toBe(2);
+    expect(Math.abs(reachGain.mean - 3)).toBeLessThan(2 * 1.645 * reachGain.sd);
+    expect(reachGain.sd).toBeLessThan(1);
+    // The other lines, turned there in thought, say where the last one leans as well.
+    const alone = fitWalkBack(line(-1, -40), terms(20))!;
+    expect(leanMmPerM.plusMinus).toBeLessThan(alone.leanMmPerM.plusMinus);
   });
 
   it('mirrors, and moves with the mark without changing lean or curve', () => {
     fc.assert(
       fc.property(
         fc.array(fc.double({ min: -60, max: 60, noNaN: true }), { minLength: 12, maxLength: 12 }),
-        fc.double({ min: -50, max: 50, noNaN: true }),
+        fc.double({ min: -20, max: 20, noNaN: true }),
         (places, shift) => {
-          const hits = places.map((outwardMm, i) => ({
-            distanceM: DISTANCES[i % 6]!,
-            outwardMm,
-          }));
-          const fit = fitWalkBack(hits, 20, NO_SCATTER_PRIOR)!;
+          const ends = (of: (mm: number) => number): readonly WalkEnd[] =>
+            DISTANCES.map((distanceM, index) => ({
+              ...END,
+              distanceM,
+              outwardMm: [of(places[index]!), of(places[index + 6]!)],
+              index,
+            }));
+          const fit = fitWalkBack(
+            ends((mm) => mm),
+            terms(20),
+          )!;
           const mirrored = fitWalkBack(
-            hits.map((hit) => ({ ...hit, outwardMm: -hit.outwardMm })),
-            20,
-            NO_SCATTER_PRIOR,
+            ends((mm) => -mm),
+            terms(20),
           )!;
           const shifted = fitWalkBack(
-            hits.map((hit) => ({ ...hit, outwardMm: hit.outwardMm + shift })),
-            20,
-            NO_SCATTER_PRIOR,
+            ends((mm) => mm + shift),
+            terms(20),
           )!;
           expect(mirrored.drift.mm).toBeCloseTo(-fit.drift.mm, 6);
-          expect(shifted.drift.mm).toBeCloseTo(fit.drift.mm, 6);
-          expect(shifted.bend!.mm).toBeCloseTo(fit.bend!.mm, 6);
+          // The mark may lie anywhere within decimetres: a little is held against that.
+          expect(Math.abs(shifted.drift.mm - fit.drift.mm)).toBeLessThan(1);
+          expect(Math.abs(shifted.bend!.mm - fit.bend!.mm)).toBeLessThan(1);
         },
       ),
+      { numRuns: 30 },
     );
   });
 
   it('says nothing from one distance', () => {
-    expect(fitWalkBack([{ distanceM: 10, outwardMm: 3 }], 20, { degrees: 6, sdMm: 10 })).toBeNull();
+    const one = { ...END, distanceM: 10, outwardMm: [3, 4], index: 0 };
+    expect(fitWalkBack([one], terms(20))).toBeNull();
+    expect(fitWalkBack([], terms(20))).toBeNull();
   });
 });
 

@@ -295,8 +295,8 @@ it('whose a range is, what is missing, what bars a shot', () => {
   const bars: readonly ShootingBar[] = ['stop', 'notAssembled', 'nockFitOpen', 'braceUnread'];
   expect(bars.map(barWords)).toEqual([
     'This bow is not to be shot as it stands.',
-    'It came in parts, and nobody has looked it over since.',
+    'It came in parts, or got other limbs, and nobody has looked it over since.',
     'The string is new: nock fit comes before any shot.',
-    'The string is new: its brace is read before any shot.',
+    'Its string or its limbs are new: the brace is read before any shot.',
   ]);
 });

@@ -12,15 +12,22 @@ export const REFUSED_WORDS: Readonly<Record<DistanceRefusal, string>> = {
   tooNarrow: 'the butt is too small for this scatter',
 };
 
-/** Which way the line leans. */
-export function leanWords(drift: WalkBackFigure): string {
+/** Which way the line leans; straight is said for good only over two looks. */
+export function leanWords({
+  drift,
+  bend,
+  straight,
+}: Pick<WalkBackFit, 'drift' | 'bend' | 'straight'>): string {
   switch (drift.call) {
     case 'plus':
       return 'Leans outward with distance:';
     case 'minus':
       return 'Leans inward with distance:';
     case 'inside':
-      return 'Straight down the butt.';
+      if (straight) return 'Straight down the butt.';
+      return bend === null
+        ? 'It does not lean; two distances do not show a line.'
+        : 'It does not lean, by this one look.';
     case 'undecided':
       return 'Lean undecided:';
   }
@@ -41,11 +48,12 @@ export function bendWords(bend: WalkBackFigure): string {
 
 /** Lean and bend in one line. */
 export function walkBackSays(
-  { drift, bend }: Pick<WalkBackFit, 'drift' | 'bend'>,
+  fit: Pick<WalkBackFit, 'drift' | 'bend' | 'straight'>,
   hand: Hand,
   unit: 'cm' | 'in',
 ): string {
-  const lean = leanWords(drift);
+  const { drift, bend } = fit;
+  const lean = leanWords(fit);
   const figure =
     drift.call === 'inside'
       ? ''

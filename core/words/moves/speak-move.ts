@@ -44,6 +44,7 @@ import {
   preloadWords,
   reachWords,
   STRAIGHT_WORDS,
+  walkBackEnoughWords,
   walkBackMoreWords,
   walkBackNextWords,
 } from './walk-back-move-words.ts';
@@ -154,6 +155,8 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return walkBackMoreWords(because);
     case 'walkBackStraight':
       return STRAIGHT_WORDS;
+    case 'walkBackEnough':
+      return walkBackEnoughWords(state, because);
     case 'walkBackReach':
       return reachWords(state, because);
     case 'walkBackPreload':

@@ -4,7 +4,7 @@ import { sideOf } from '../../craft/handedness.ts';
 import type { Hand } from '../../craft/bow-terms.ts';
 import type { BowState } from '../../log/bow-state.ts';
 import { showNumber } from '../../quantity/show.ts';
-import { HALF_90 } from '../../walk-back/line-gains.ts';
+import { HALF_90 } from '../../priors/walk-back-priors.ts';
 import type { WalkBackFigure } from '../../walk-back/walk-back.ts';
 import { WALK_BACK_SHOTS } from '../../walk-back/walk-back-standing.ts';
 import { type MoveWords, plainWords } from './move-words.ts';
@@ -132,6 +132,33 @@ export function walkBackMoreWords({ distancesM }: Because<'walkBackMore'>): Move
   };
 }
 
+/** Much was shot or turned, and it is neither straight nor surely leaning. */
+export function walkBackEnoughWords(
+  { bow: { hand } }: BowState,
+  { fit, shots }: Because<'walkBackEnough'>,
+): MoveWords {
+  const { drift, toleranceMm, reachGain } = fit;
+  const turned = reachGain.changes;
+  return {
+    ...plainWords('The walk-back may be left as it is'),
+    expect: `Drift ${figure(drift, hand)} from ${fit.nearestM} to ${fit.farthestM} m; good enough is ± ${cm(toleranceMm)} cm`,
+    why:
+      turned > 0
+        ? `${turned} settings of reach have not brought it surely inside. What is left is smaller than what one walk of this archer can show.`
+        : 'It is neither surely straight nor surely leaning: what is left is smaller than what a walk of this archer can show.',
+    reasons: [
+      `As many shots again, ${shots}, would bring ± ${cm(drift.plusMinusMm / Math.SQRT2)} cm.`,
+      ...(turned > 0
+        ? [
+            `A turn of reach leans the line ${showNumber(reachGain.mean, 1)} ± ${showNumber(HALF_90 * reachGain.sd, 1)} mm a metre on this bow.`,
+          ]
+        : []),
+    ],
+    wouldChange: 'A tighter day: then walk it again.',
+    doneLabel: 'Leave it so',
+  };
+}
+
 /** Hits drift with distance: centre shot. */
 export function reachWords(
   { bow: { hand } }: BowState,
@@ -153,7 +180,8 @@ export function reachWords(
 }
 
 /** The line leans neither way and bends: preload or drag. */
-export function preloadWords({ bend, gain, amount }: Because<'walkBackPreload'>): MoveWords {
+export function preloadWords({ fit, gain, amount }: Because<'walkBackPreload'>): MoveWords {
+  const bend = fit.bend ?? { mm: 0, plusMinusMm: 0 };
   return {
     ...plainWords(movesWords([{ control: 'plungerPreload', amount }])),
     expect: 'Expect the line to straighten; if it bends more, go the other way',

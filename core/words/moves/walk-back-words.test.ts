@@ -140,8 +140,34 @@ describe('what a walk-back says', () => {
     );
   });
 
+  it('that it may be left, and what more shooting would bring', () => {
+    const left = {
+      ...fit(12),
+      toleranceMm: 20,
+      reachGain: { mean: 0.4, sd: 0.5, changes: 0 },
+    } as WalkBackFit;
+    expect(said({ topic: 'walkBackEnough', fit: left, shots: 54 })).toMatchObject({
+      title: 'The walk-back may be left as it is',
+      expect: 'Drift 1.2 ± 1.4 cm left from 10 to 30 m; good enough is ± 2.0 cm',
+      reasons: ['As many shots again, 54, would bring ± 1.0 cm.'],
+      doneLabel: 'Leave it so',
+    });
+    const turned = { ...left, reachGain: { mean: 0.4, sd: 0.5, changes: 10 } };
+    expect(said({ topic: 'walkBackEnough', fit: turned, shots: 54 })).toMatchObject({
+      why: '10 settings of reach have not brought it surely inside. What is left is smaller than what one walk of this archer can show.',
+      reasons: [
+        'As many shots again, 54, would bring ± 1.0 cm.',
+        'A turn of reach leans the line 0.4 ± 0.8 mm a metre on this bow.',
+      ],
+    });
+  });
+
   it('a bend: preload, whose way is not known before it has shown', () => {
-    const because = { topic: 'walkBackPreload', bend: figure(-31), amount: 0.25 } as const;
+    const because = {
+      topic: 'walkBackPreload',
+      fit: { bend: figure(-31) } as WalkBackFit,
+      amount: 0.25,
+    } as const;
     expect(said({ ...because, gain: { mean: 0, sd: 20, changes: 0 } })).toMatchObject({
       title: 'Plunger preload 1/4 turn stiffer',
       expect: 'Expect the line to straighten; if it bends more, go the other way',

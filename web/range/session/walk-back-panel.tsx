@@ -30,7 +30,7 @@ export function WalkBackPanel({
   return (
     <section aria-label="Walk-back" aria-live="polite" data-testid="walk-back">
       <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
-        {fit === null ? 'No line yet: two distances at least.' : leanWords(fit.drift)}
+        {fit === null ? 'No line yet: two distances at least.' : leanWords(fit)}
         {fit !== null && fit.drift.call !== 'inside' && (
           <b className="font-[720]"> {figure(fit.drift)}</b>
         )}
