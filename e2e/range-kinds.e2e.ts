@@ -281,6 +281,21 @@ test('a leaning bow is corrected for, and where bare shafts land can become the 
   page,
   app,
 }) => {
+  // Groups at their best are those of a tuning that was kept.
+  const [heron, experimentId] = [await app.bowId('Heron'), crypto.randomUUID()];
+  const entry = (body: unknown) => ({
+    id: crypto.randomUUID(),
+    bowId: heron,
+    at: new Date().toISOString(),
+    by: 'Test',
+    body,
+  });
+  const about = { control: 'plungerPreload', low: -1, high: 1, step: 0.25 };
+  await app.store(heron, [
+    entry({ kind: 'experimentOpened', experimentId, ...about, distanceM: 18, shotsADay: 24 }),
+    entry({ kind: 'experimentNarrowed', experimentId, best: 0.25, other: 0 }),
+    entry({ kind: 'experimentClosed', experimentId, why: 'kept' }),
+  ]);
   await openRange(page, app, 'Heron');
   await page.getByText('Where and with what').click();
   await page.getByRole('textbox', { name: 'Place' }).fill('club hall');

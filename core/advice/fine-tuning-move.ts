@@ -4,8 +4,8 @@ import type { ShootingSession } from '../log/shooting.ts';
 import {
   type FineTuningStanding,
   fineTuningStanding,
-  steadinessAt,
 } from '../fine-tuning/fine-tuning-standing.ts';
+import { settingToKeep } from '../fine-tuning/setting-to-keep.ts';
 import { experimentChanges } from '../log/range-records.ts';
 import type { FineTuningBecause } from './move-because.ts';
 import type { Move, MovePlace } from './move.ts';
@@ -104,11 +104,10 @@ function narrowMove(standing: FineTuningStanding): Move {
 
 function finishMove(
   standing: FineTuningStanding,
-  { next, comparison, best, other }: NonNullable<FineTuningStanding['finish']>,
+  { next, best }: NonNullable<FineTuningStanding['finish']>,
 ): Move {
   if (next !== null) return shootOrTurn(standing, next, true);
-  const sure = comparison?.oneIsBetter ?? 0.5;
-  const keep = isEven(sure) ? steadier(standing, best, other) : sure >= 0.5 ? best : other;
+  const keep = settingToKeep(standing)?.setting ?? best;
   if (keep !== standing.setting) {
     return turnMove(standing, keep, {
       topic: 'fineTuning',
@@ -122,21 +121,6 @@ function finishMove(
     key: 'tuning:keep',
     action: { kind: 'closeExperiment', experimentId: standing.experiment.experimentId },
   };
-}
-
-/** Surer than this of neither, and either setting would do. */
-const NEARLY_EVEN = { low: 0.2, high: 0.8 } as const;
-/** Steadier on aim by so much, of 5, is a reason where groups are none. */
-const STEADIER_BY = 0.5;
-
-export function isEven(sure: number): boolean {
-  return sure > NEARLY_EVEN.low && sure < NEARLY_EVEN.high;
-}
-
-/** Where groups say neither: the setting at which the bow sits stiller, or the best so far. */
-function steadier(standing: FineTuningStanding, best: number, other: number): number {
-  const [one, second] = [best, other].map((setting) => steadinessAt(standing, setting)?.mean);
-  return one !== undefined && second !== undefined && second - one >= STEADIER_BY ? other : best;
 }
 
 function plain(because: FineTuningBecause): Omit<Move, 'key'> {

@@ -8,6 +8,7 @@ import type { ProofPoint } from '../craft/range-terms.ts';
 import type { ProofStanding } from '../proof/proof-standing.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';
+import type { LandingDue } from '../bare-shaft/landing-after-tuning.ts';
 import type { BraceLimit } from '../limits/brace-limit.ts';
 import type { SafetyStop } from '../limits/stops.ts';
 import type { ShootingSession } from '../log/shooting.ts';
@@ -225,7 +226,9 @@ export type MoveBecause =
   | WalkBackBecause
   | FineTuningBecause
   | ProofBecause
-  | ShaftBecause;
+  | ShaftBecause
+  /** After a tuning: where bare shafts land is recorded. */
+  | { readonly topic: 'landing'; readonly due: LandingDue };
 
 /** The same of a second-best move. */
 export type OtherBecause =

@@ -60,6 +60,8 @@ type MoveAction =
       readonly best: number;
       readonly other: number;
     }
+  /** Where bare shafts land, mm at 18 m, becomes what they are tuned to. */
+  | { readonly kind: 'setLanding'; readonly outwardMm: number; readonly upMm: number }
   | { readonly kind: 'closeExperiment'; readonly experimentId: string }
   | { readonly kind: 'nothing' };
 

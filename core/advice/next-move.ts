@@ -14,6 +14,7 @@ import { adjustMove, measureMove } from './bench-moves.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { ChangeList, Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
+import { landingMove } from './landing-move.ts';
 import { openProofMove, proofMove } from './proof-move.ts';
 import { shaftMove } from './shaft-move.ts';
 import { countedBand } from '../setup/counted-band.ts';
@@ -54,6 +55,9 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
 
   const atTheButt = bar === undefined ? allowed(buttMove(state, steps, nowMs)) : null;
   if (atTheButt !== null) return atTheButt;
+
+  const landing = allowed(landingMove(state));
+  if (landing !== null) return landing;
 
   const string = allowed(newStringMove(state, steps));
   if (string !== null) return string;
@@ -265,7 +269,7 @@ function sessionMove(state: BowState, session: ShootingSession): Move | null {
     case 'bareShaft':
       return session.shots.length === 0
         ? null
-        : bareShaftMove(state, session, sessionVerdict(state, session));
+        : (landingMove(state) ?? bareShaftMove(state, session, sessionVerdict(state, session)));
     case 'walkBack':
       return walkBackMove(state, session);
     case 'fineTuning':

@@ -4,6 +4,10 @@ import type { TunedEnd } from './fine-tuning.ts';
 
 /** Half of the normal 90 % interval in standard deviations. */
 const HALF_90 = 1.6449;
+/** One end is not like the next, with nothing changed: this much variance of ln σ². */
+const END_VARIANCE = 0.14;
+/** Shots have heavier tails than a normal: ln of a variance scatters so much more than its χ² says. */
+const HEAVY_TAILS = 2.2;
 
 /** Two settings shot side by side: how many times as large one group is as the other. */
 export interface GroupComparison {
@@ -16,7 +20,8 @@ export interface GroupComparison {
 }
 
 /**
- * Ratio of two groups with its 90 % interval, from the squares of their ends.
+ * Ratio of two groups with its 90 % interval, from the squares of their ends: ends of one setting differ
+ * by themselves, and shots have heavy tails, so that more shots of one end do not make it ever surer.
  *
  * @returns null unless both were shot
  */
@@ -36,10 +41,15 @@ export function compareSettings(
   };
 }
 
+/** Ends weighed by how well each is known. */
 function pooled(ends: readonly TunedEnd[]) {
-  const squares = ends.reduce((sum, { squaresMm2 }) => sum + squaresMm2, 0);
-  return logVariance(
-    Math.max(1, squares),
-    ends.reduce((sum, { degrees }) => sum + degrees, 0),
-  );
+  let precision = 0;
+  let weighted = 0;
+  for (const { squaresMm2, degrees } of ends) {
+    const seen = logVariance(Math.max(1, squaresMm2), degrees);
+    const weight = 1 / (HEAVY_TAILS * seen.variance + END_VARIANCE);
+    precision += weight;
+    weighted += weight * seen.mean;
+  }
+  return { mean: weighted / precision, variance: 1 / precision };
 }

@@ -9,7 +9,10 @@ export type PaperTear = Omit<BodyOf<'paperTorn'>, 'kind'> & {
 };
 
 /** Where bare shafts are meant to land, mm at 18 m. */
-export type TargetLanding = Omit<BodyOf<'landingSet'>, 'kind'> & { readonly at: string };
+export type TargetLanding = Omit<BodyOf<'landingSet'>, 'kind'> & {
+  readonly at: string;
+  readonly index: number;
+};
 
 /** One control tried at several settings over as many days as it takes. */
 export type Experiment = Omit<BodyOf<'experimentOpened'>, 'kind'> & {
@@ -25,6 +28,8 @@ export type Experiment = Omit<BodyOf<'experimentOpened'>, 'kind'> & {
   } | null;
   /** Why it was ended; null while it runs. */
   readonly closedWhy: string | null;
+  /** Where in the log it was ended. */
+  readonly closedIndex: number | null;
 };
 
 export function openExperiment(
@@ -32,14 +37,22 @@ export function openExperiment(
   body: BodyOf<'experimentOpened'>,
   startedAtMoved: number,
 ): Experiment {
-  return { ...body, index, openedAt: at, startedAtMoved, narrowed: null, closedWhy: null };
+  return {
+    ...body,
+    index,
+    openedAt: at,
+    startedAtMoved,
+    narrowed: null,
+    closedWhy: null,
+    closedIndex: null,
+  };
 }
 
 /** Changes what is known of an experiment; one that was never opened is left out, not fatal. */
 export function amendExperiment(
   experiments: Experiment[],
   experimentId: string,
-  change: Partial<Pick<Experiment, 'narrowed' | 'closedWhy'>>,
+  change: Partial<Pick<Experiment, 'narrowed' | 'closedWhy' | 'closedIndex'>>,
 ): void {
   const at = experiments.findIndex((one) => one.experimentId === experimentId);
   const found = experiments[at];

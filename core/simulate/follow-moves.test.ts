@@ -124,6 +124,7 @@ function follow(
       case 'setAim':
       case 'narrowExperiment':
       case 'closeExperiment':
+      case 'setLanding':
       case 'shootEnd':
       case 'openSession':
       case 'shootNearer':

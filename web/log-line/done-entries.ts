@@ -1,5 +1,6 @@
 import { stepFacts } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
+import { LANDING_WHY } from '#core/words/moves/landing-move-words.ts';
 import { closingWords } from '#core/words/moves/fine-tuning-move-words.ts';
 import type { SpokenMove } from '#core/words/moves/speak-move.ts';
 
@@ -28,6 +29,15 @@ export function doneEntries(move: SpokenMove): readonly EntryBody[] {
       const { experimentId, best, other } = action;
       return [{ kind: 'experimentNarrowed', experimentId, best, other }];
     }
+    case 'setLanding':
+      return [
+        {
+          kind: 'landingSet',
+          outwardMm: action.outwardMm,
+          upMm: action.upMm,
+          why: LANDING_WHY,
+        },
+      ];
     case 'closeExperiment': {
       const why = closingWords(move);
       return [

@@ -11,8 +11,8 @@ export const landingSet = entryKind({
     upMm: buttMm,
     why: text,
   }),
-  reduce: (draft, body, { at }) => {
-    draft.landing = { ...body, at };
+  reduce: (draft, body, { at, index }) => {
+    draft.landing = { ...body, at, index };
   },
   words: () => 'Bare-shaft landing written down',
 });

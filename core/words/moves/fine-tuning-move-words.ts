@@ -1,8 +1,10 @@
-import { END_SHOTS, ENDS_A_VISIT, isEven } from '../../advice/fine-tuning-move.ts';
+import { lowerFirst } from '../../craft/letter-case.ts';
+import { END_SHOTS, ENDS_A_VISIT } from '../../advice/fine-tuning-move.ts';
 import type { FineTuningBecause } from '../../advice/move-because.ts';
 import type { Move } from '../../advice/move.ts';
 import { movesWords } from '../../craft/controls.ts';
-import { type FineTuningStanding, steadinessAt } from '../../fine-tuning/fine-tuning-standing.ts';
+import type { FineTuningStanding } from '../../fine-tuning/fine-tuning-standing.ts';
+import { settingToKeep } from '../../fine-tuning/setting-to-keep.ts';
 import { experimentChanges } from '../../log/range-records.ts';
 import { showNumber } from '../../quantity/show.ts';
 import { curveLines, ratioWords, settingWords } from '../fine-tuning-words.ts';
@@ -53,35 +55,25 @@ export function fineTuningMoveWords(because: FineTuningBecause): MoveWords {
         ...words,
         title: turnWords(standing, because.setting),
         expect: `Keep ${settingWords(standing, because.setting)}`,
-        why: `Side by side, ${comparedWords(standing)}.`,
+        why: `${comparedWords(standing)}.`,
       };
     case 'keep': {
-      const sure = standing.finish?.comparison?.oneIsBetter ?? 0.5;
-      const even = isEven(sure);
+      const kept = settingToKeep(standing);
       return {
         ...words,
         title: `Keep ${settingWords(standing, because.setting)}`,
         expect: 'Then shoot bare shafts once and record where they land',
-        why: `Side by side, ${comparedWords(standing)}. ${even ? `They differ less than the scatter: either would do.${isSteadyKnown(standing) ? ' The one that sits stiller on aim is kept.' : ''}` : ''}`.trim(),
+        why: `${comparedWords(standing)}. ${kept?.even === true ? `They differ less than the scatter: either would do.${kept.steadier ? ' The one that sits stiller on aim is kept.' : ''}` : ''}`.trim(),
         doneLabel: 'Keep it, close the experiment',
       };
     }
   }
 }
 
-/** Whether it was noted at both settings how still the bow sat. */
-function isSteadyKnown(standing: FineTuningStanding): boolean {
-  const { finish } = standing;
-  return (
-    finish !== null &&
-    [finish.best, finish.other].every((setting) => steadinessAt(standing, setting) !== null)
-  );
-}
-
 /** What is written into the record when an experiment is closed. */
 export function closingWords({ because }: Pick<Move, 'because'>): string {
   return because.topic === 'fineTuning' && because.wants === 'keep'
-    ? `kept ${settingWords(because.standing, because.setting)}: ${comparedWords(because.standing)}`
+    ? `kept ${settingWords(because.standing, because.setting)}: ${lowerFirst(comparedWords(because.standing))}`
     : '';
 }
 
@@ -97,9 +89,10 @@ function wantedWords({ ends, fit }: FineTuningStanding, sideBySide: boolean): st
     : `${showNumber(100 * fit.leftToGain, 0)} % of the group may still be gained; it teaches most here.`;
 }
 
+/** By everything that was shot, the finish among it. */
 function comparedWords(standing: FineTuningStanding): string {
-  const { finish } = standing;
+  const { finish, fit } = standing;
   if (finish === null) throw new RangeError('comparedWords: nothing was shot side by side');
-  const { best, other, comparison } = finish;
-  return `${settingWords(standing, best)} groups ${ratioWords(comparison)} of ${settingWords(standing, other)}`;
+  const { best, other } = finish;
+  return `By all ${standing.ends.length} ends, ${settingWords(standing, best)} groups ${ratioWords(fit.compare(best, other))} of ${settingWords(standing, other)}`;
 }

@@ -19,6 +19,7 @@ import { chooseShaftWords, measureForShaftWords } from './choose-shaft-words.ts'
 import { openProofWords, proofMoveWords } from './proof-move-words.ts';
 import { confirmWords, measureWords, readAgainWords, shootInWords } from './bench-move-words.ts';
 import { fineTuningMoveWords } from './fine-tuning-move-words.ts';
+import { landingMoveWords } from './landing-move-words.ts';
 import {
   limbLineAsBuiltWords,
   pocketSpentWords,
@@ -161,6 +162,8 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return reachWords(state, because);
     case 'walkBackPreload':
       return preloadWords(because);
+    case 'landing':
+      return landingMoveWords(state, because);
     case 'fineTuning':
       return fineTuningMoveWords(because);
     case 'openProof':

@@ -1,7 +1,12 @@
 import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
-import { experimentName, fineTuningSays, settingWords } from '#core/words/fine-tuning-words.ts';
+import {
+  experimentName,
+  fineTuningSays,
+  settingWords,
+  unlikeWords,
+} from '#core/words/fine-tuning-words.ts';
 import { ChartFold } from '../charts/chart-fold.tsx';
 import { TuningChart } from '../charts/tuning-chart.tsx';
 
@@ -14,6 +19,7 @@ export function FineTuningPanel({
   readonly unit: 'cm' | 'in';
 }) {
   const { experiment, ends, fit, settled, setting, shotsToday, voided, finish } = standing;
+  const unlike = unlikeWords(standing);
   return (
     <section aria-label="Fine tuning" aria-live="polite" data-testid="fine-tuning">
       <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
@@ -33,6 +39,15 @@ export function FineTuningPanel({
           {sinceUpsetWords(voided.since)}, and two changes at once cannot be told apart.
         </p>
       )}
+      {unlike !== null && (
+        <p
+          className="mt-1 border-l-2 border-ink pl-2.5 text-plain"
+          role="note"
+          data-testid="unlike"
+        >
+          {unlike}
+        </p>
+      )}
       {finish?.comparison != null && (
         <p className="mt-1">
           Side by side: the group at {settingWords(standing, finish.best)} is{' '}
@@ -45,8 +60,8 @@ export function FineTuningPanel({
         <ChartFold title="The curve">
           <TuningChart standing={standing} unit={unit} />
           <p className="mt-1 text-note text-ink-2">
-            The curve is ln of the variance against the setting, shrunk toward a shallow bowl; wind,
-            tiredness and day are reckoned with.
+            The curve is ln of the variance against the setting, expected to be a bowl, shallow or
+            steep; wind, tiredness and day are reckoned with.
           </p>
         </ChartFold>
       )}

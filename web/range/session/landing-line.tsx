@@ -1,4 +1,5 @@
 import { sideOf } from '#core/craft/handedness.ts';
+import { keptTuning } from '#core/bare-shaft/landing-after-tuning.ts';
 import { REFERENCE_DISTANCE_M } from '#core/priors/prior-gains.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -27,6 +28,8 @@ export function LandingLine({
 }) {
   const { landing } = state;
   const { outward, up } = verdict;
+  // Only a tuning that was kept says that groups are at their best.
+  const isTuned = keptTuning(state) !== null;
   const words = ({ outwardMm, upMm }: Landing) =>
     `${showButtDistance(outwardMm, unit)} ${sideOf(outwardMm, state.bow.hand)}, ${showButtDistance(upMm, unit)} ${upMm >= 0 ? 'high' : 'low'} of the fletched`;
   const scale = REFERENCE_DISTANCE_M / session.distanceM;
@@ -41,10 +44,12 @@ export function LandingLine({
     <div className="mt-2" data-testid="landing">
       <p>
         {landing === null
-          ? 'Bare shafts are tuned to the fletched. When groups are best with them elsewhere, make that the target.'
+          ? isTuned
+            ? 'Bare shafts are tuned to the fletched. Where they land with groups at their best can be the target.'
+            : 'Bare shafts are tuned to the fletched. After a fine tuning, where they land with groups at their best becomes the target.'
           : `Tuned to where bare shafts landed on ${whenWords(landing.at)}: ${words(landing)} at ${REFERENCE_DISTANCE_M} m. Offsets are counted from there.`}
       </p>
-      {now !== null && !session.closed && (
+      {now !== null && isTuned && !session.closed && (
         <button type="button" className="link-btn -ml-2.5" onClick={() => onLanding(now)}>
           Make this landing the target: {words(now)}
         </button>

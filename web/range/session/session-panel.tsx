@@ -1,3 +1,4 @@
+import { LANDING_WHY } from '#core/words/moves/landing-move-words.ts';
 import { lazy, type ReactNode, Suspense } from 'react';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -86,7 +87,7 @@ function StandingOf({
               {
                 kind: 'landingSet',
                 ...landing,
-                why: 'where bare shafts landed with groups at their best',
+                why: LANDING_WHY,
               },
             ])
           }
