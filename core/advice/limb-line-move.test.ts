@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { HANDS, type Hand } from '../craft/bow-terms.ts';
 import { sideOf } from '../craft/handedness.ts';
+import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { limbLineMove } from './limb-line-move.ts';
 import { speakMove } from '../words/moves/speak-move.ts';
 import { stepStates } from '../order/step-states.ts';
@@ -22,17 +23,17 @@ function crooked(hand: Hand, topMm = 2): BowLog {
 }
 
 describe('limbLineMove', () => {
-  it('tries 1/8 of a turn first, because which way a pocket answers is not known', () => {
+  it('tries 1/4 of a turn first, because which way a pocket answers is not known', () => {
     const move = moveOf(crooked('right'));
-    expect(changes(crooked('right'))).toEqual([{ control: 'topSideScrews', amount: 1 / 8 }]);
+    expect(changes(crooked('right'))).toEqual([{ control: 'topSideScrews', amount: 1 / 4 }]);
     expect(move?.expect).toMatch(/trial/i);
   });
 
-  it('tries a larger turn when 1/8 was too little to be seen', () => {
+  it('tries a larger turn when 1/4 was too little to be seen', () => {
     const log = crooked('right');
-    log.change('topSideScrews', 1 / 8);
+    log.change('topSideScrews', 1 / 4);
     log.read('limbLineTop', 2, 2.1, 1.9);
-    expect(changes(log)).toEqual([{ control: 'topSideScrews', amount: 1 / 2 }]);
+    expect(changes(log)).toEqual([{ control: 'topSideScrews', amount: 3 / 4 }]);
   });
 
   it.each([1.2, -1.2])('knows the pocket once it has answered by %d mm a turn', (perTurn) => {
@@ -50,7 +51,56 @@ describe('limbLineMove', () => {
     const outward = sideOf(1, hand);
     const inward = sideOf(-1, hand);
     expect(words).toContain(`passes 2.0 mm ${outward} of the top gauge’s middle`);
-    expect(words).toContain(`loosen the ${inward} screw 1/8 turn, then tighten the ${outward} one`);
+    expect(words).toContain(`loosen the ${inward} screw 1/4 turn, then tighten the ${outward} one`);
+  });
+
+  /** Follows the moves of a pocket answering by so much a turn, read by eye to half a millimetre. */
+  function follow(perTurn: number, offMm: number, seed: number) {
+    const normal = standardNormal(seededUniform(seed));
+    const log = new BowLog();
+    log.settle();
+    let [now, net, unstringings] = [offMm, 0, 0];
+    let farthest = 0;
+    const look = () => log.read('limbLineTop', ...[0, 1, 2].map(() => now + 0.5 * normal()));
+    look();
+    for (; unstringings < 20; unstringings += 1) {
+      const move = moveOf(log);
+      if (move?.action.kind !== 'change')
+        return { said: move?.because.topic, now, unstringings, farthest };
+      for (const { control, amount } of move.action.changes) {
+        log.change(control, amount);
+        if (control !== 'topSideScrews') continue;
+        net += amount;
+        farthest = Math.max(farthest, Math.abs(net));
+        now += perTurn * amount;
+      }
+      look();
+    }
+    return { said: 'never', now, unstringings, farthest };
+  }
+  const SEEDS = Array.from({ length: 100 }, (_, index) => 61_001 + index);
+
+  it('hands a pocket that does not answer to a technician after three unstringings, inside its limit', () => {
+    const outcomes = SEEDS.map((seed) => follow(0, 2.5, seed));
+    expect(Math.max(...outcomes.map(({ unstringings }) => unstringings))).toBeLessThanOrEqual(4);
+    expect(outcomes.every(({ said }) => said === 'pocketSilent' || said === 'pocketSpent')).toBe(
+      true,
+    );
+    const soon = outcomes.filter(({ said, unstringings }) => said !== 'never' && unstringings <= 3);
+    expect(soon.length).toBeGreaterThanOrEqual(85);
+    expect(Math.max(...outcomes.map(({ farthest }) => farthest))).toBeLessThanOrEqual(2);
+  });
+
+  it('brings a pocket in with few unstringings, whichever way it answers', () => {
+    for (const perTurn of [1, -1, 2]) {
+      const outcomes = SEEDS.map((seed) => follow(perTurn, 1.8, seed));
+      const inside = outcomes.filter(({ now }) => Math.abs(now) < 1);
+      expect(inside.length).toBeGreaterThanOrEqual(85);
+      const mean =
+        outcomes.reduce((sum, { unstringings }) => sum + unstringings, 0) / outcomes.length;
+      // With the answer known it would be one.
+      expect(mean).toBeLessThanOrEqual(2.4 + 1);
+    }
   });
 
   it('turns both pockets in one unstringing, and none that is straight', () => {

@@ -3,7 +3,7 @@ import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
 import { effectOn, presentReading } from '../gains/present-reading.ts';
-import { mixtureCdf, mixtureMean } from '../numeric/normal-mixture.ts';
+import { mixtureCdf, mixtureMean, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { countedBand } from '../setup/counted-band.ts';
@@ -21,23 +21,34 @@ const LIMBS = [
 /** The direction of a pocket is known when its sign is this certain. */
 const SIGN_KNOWN = 0.9;
 /**
- * The first turn, made only to see which way the string goes; and the next one when that was too
- * little to be seen by eye. At 1 mm a turn, 1/8 is less than most people repeat a look by.
+ * Turns made only to see which way the string goes, the same way each time: a small one first, since it
+ * may be the wrong way, then such as are seen by eye in a pocket that answers weakly. One that has shown
+ * nothing after all of them does not answer.
  */
-const TRIAL_TURNS = { first: 1 / 8, again: 1 / 2 } as const;
-const MOST_TURNS = 1;
+const TRIAL_TURNS: readonly number[] = [1 / 4, 3 / 4, 1];
+/** A pocket whose way is known is brought there in one unstringing, however weakly it answers. */
+const MOST_TURNS = 2;
+/** After all of its trials a pocket must have shown its way as surely as this. */
+const SURELY_ANSWERS = 0.95;
+/** Answering less than this, mm a turn, it does not bring a string anywhere. */
+const LEAST_ANSWER_MM = 0.15;
 
 /**
  * Which side screw to loosen and which to tighten, and how far, both pockets in one unstringing. A
- * pocket that has never been turned gets a trial of 1/8: which way it answers depends on how it is
- * made, and is remembered from then on.
+ * pocket that has never been turned gets a trial of 1/4: which way it answers depends on how it is
+ * made, and is remembered from then on. One that shows no answer in three unstringings is for a
+ * technician.
  */
 export function limbLineMove(state: BowState, status: StepStatus): Move | null {
-  if (!hasSideScrews(state.bow)) return offGaugeMove(state, status, 'limbLineAsBuilt');
+  if (!hasSideScrews(state.bow)) return offGaugeMove(state, status, () => 'limbLineAsBuilt');
   const turns = LIMBS.map((one) => turnFor(state, one)).filter((one) => one !== null);
   const first = turns[0];
   if (first === undefined)
-    return offGaugeMove(state, status, 'pocketSpent') ?? rodOnlyMove(state, status);
+    return (
+      offGaugeMove(state, status, (off) =>
+        isSilent(state, off) ? 'pocketSilent' : 'pocketSpent',
+      ) ?? rodOnlyMove(state, status)
+    );
   return {
     ...plainMove(status.step.id, { topic: 'sideScrews', status, turns }),
     key: `screws:${turns.map(({ control }) => control).join()}`,
@@ -50,10 +61,8 @@ export function limbLineMove(state: BowState, status: StepStatus): Move | null {
   };
 }
 
-function turnFor(
-  state: BowState,
-  { limb, reading, control }: (typeof LIMBS)[number],
-): ScrewTurn | null {
+function turnFor(state: BowState, one: (typeof LIMBS)[number]): ScrewTurn | null {
+  const { limb, reading, control } = one;
   const present = presentReading(state, reading);
   const target = targetFor(state, reading);
   if (present === null || target === null) return null;
@@ -61,17 +70,13 @@ function turnFor(
   const perTurn = shiftOf(learnedGains(state), reading, new Map([[control, 1]]));
   if (perTurn === null) return null;
   const gain = mixtureMean(perTurn);
-  const inward = mixtureCdf(perTurn, 0);
-  const trial = Math.max(inward, 1 - inward) < SIGN_KNOWN;
+  const trial = !isSignKnown(perTurn);
   const { step } = CONTROL_FACTS[control];
   const wanted = roundToStep(-present.value / gain, step);
-  const turned = state.changes.some((change) => change.control === control);
-  const meant = trial
-    ? turned
-      ? TRIAL_TURNS.again
-      : TRIAL_TURNS.first
-    : clamp(wanted, -MOST_TURNS, MOST_TURNS);
-  const amount = isTriedOut(state, reading, control) ? 0 : withinScrewTravel(state, control, meant);
+  const { turned, times } = turnedSince(state, reading, control);
+  const meant = trial ? (TRIAL_TURNS[times] ?? 0) : clamp(wanted, -MOST_TURNS, MOST_TURNS);
+  const isTriedOut = turned >= 2 * sideScrewTravel(state.bow).turns || isSilent(state, one);
+  const amount = isTriedOut ? 0 : withinScrewTravel(state, control, meant);
   if (amount === 0) return null;
   const effect = effectOn(state, reading, new Map([[control, amount]]));
   return {
@@ -85,24 +90,43 @@ function turnFor(
   };
 }
 
+function isSignKnown(perTurn: NormalMixture, chance = SIGN_KNOWN): boolean {
+  const inward = mixtureCdf(perTurn, 0);
+  return Math.max(inward, 1 - inward) >= chance;
+}
+
 /**
- * Turned there and back as far as its screws may go since the string last passed the gauge's middle,
- * and it passes it no nearer: more turning would only wear the pocket.
+ * Turned as often as a trial goes, and it has shown no way, or as good as no answer: more turning would
+ * only wear the pocket.
  */
-function isTriedOut(
+function isSilent(state: BowState, { reading, control }: (typeof LIMBS)[number]): boolean {
+  if (turnedSince(state, reading, control).times < TRIAL_TURNS.length) return false;
+  const perTurn = shiftOf(learnedGains(state), reading, new Map([[control, 1]]));
+  if (perTurn === null) return false;
+  return !isSignKnown(perTurn, SURELY_ANSWERS) || Math.abs(mixtureMean(perTurn)) < LEAST_ANSWER_MM;
+}
+
+/**
+ * How far in all, and in how many unstringings, the screws were turned since the string last passed the
+ * gauge's middle: there and back counts twice.
+ */
+function turnedSince(
   state: BowState,
   reading: (typeof LIMBS)[number]['reading'],
   control: Control,
-): boolean {
+): { readonly turned: number; readonly times: number } {
   const target = targetFor(state, reading);
-  if (target === null) return false;
+  if (target === null) return { turned: 0, times: 0 };
   const straight = (state.readings.get(reading) ?? []).findLast(
     ({ mean }) => beyondBand(mean, countedBand(state, reading, target)) === 0,
   );
-  const turned = state.changes
-    .filter((change) => change.control === control && change.index > (straight?.index ?? -1))
-    .reduce((sum, { amount }) => sum + Math.abs(amount), 0);
-  return turned >= 2 * sideScrewTravel(state.bow).turns;
+  const changes = state.changes.filter(
+    (change) => change.control === control && change.index > (straight?.index ?? -1),
+  );
+  return {
+    turned: changes.reduce((sum, { amount }) => sum + Math.abs(amount), 0),
+    times: changes.length,
+  };
 }
 
 /** As far as the pocket's screws may go that way; 0 when they have gone as far as they may. */
@@ -116,13 +140,14 @@ function withinScrewTravel(state: BowState, control: Control, meant: number): nu
 }
 
 /**
- * A gauge is still off, and its pocket's screws have gone as far as they may; or there are none. A bow
+ * A gauge is still off, and its pocket does not answer, or its screws have gone as far as they may; or
+ * there are none. A bow
  * technician looks at it.
  */
 function offGaugeMove(
   state: BowState,
   status: StepStatus,
-  topic: 'pocketSpent' | 'limbLineAsBuilt',
+  topicOf: (off: (typeof LIMBS)[number]) => 'pocketSpent' | 'pocketSilent' | 'limbLineAsBuilt',
 ): Move | null {
   const off = LIMBS.find(({ reading }) => {
     const present = presentReading(state, reading);
@@ -132,6 +157,7 @@ function offGaugeMove(
   });
   const present = off === undefined ? null : presentReading(state, off.reading);
   if (off === undefined || present === null) return null;
+  const topic = topicOf(off);
   return {
     ...plainMove(status.step.id, {
       topic,

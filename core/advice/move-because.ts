@@ -190,6 +190,8 @@ type SetupBecause =
       readonly turns: readonly ScrewTurn[];
     }
   | ({ readonly topic: 'pocketSpent' } & OffGauge)
+  /** Turned as often as a trial goes, and it has shown no answer. */
+  | ({ readonly topic: 'pocketSilent' } & OffGauge)
   /** There are no side screws: the line is as built. */
   | ({ readonly topic: 'limbLineAsBuilt' } & OffGauge)
   | { readonly topic: 'rodOff'; readonly status: StepStatus; readonly offMm: number };

@@ -65,7 +65,14 @@ export type UnlikeBowl = 'hill' | 'steep' | 'rough';
 /** Before anything is shot: the logarithm of the variance may lean either way over the range. */
 const TILT = { mean: 0, sd: 1 } as const;
 /** And is a bowl, shallow to steep over half the range; now and then no bowl at all. */
-const BOWL = { median: 0.8, logSd: 0.7, unlikeOdds: 0.1, unlikeSd: 1.5, low: -4, high: 8 } as const;
+const BOWL = {
+  median: 0.8,
+  logSd: 0.7,
+  unlikeOdds: 0.25,
+  unlikeSd: 1.2,
+  low: -4,
+  high: 8,
+} as const;
 /** Where tilt stands in a row; the bowl is the one parameter that is not normal. */
 const TILT_AT = 1;
 const LEVEL = { mean: 5, sd: 3 } as const;

@@ -152,7 +152,7 @@ describe('what is said of the limb line', () => {
     const words = said({ topic: 'sideScrews', ...because });
     expect(words.expect).toBe('A trial: watch which way the string goes.');
     expect(words.reasons[0]).toBe(
-      'Top pocket: which way a screw moves the string depends on how it is made, and has not shown yet. A small turn first; a larger one when that is too little to see.',
+      'Top pocket: which way a screw moves the string depends on how it is made, and has not shown yet. A small turn first; larger ones when that is too little to see; after three it is for a technician.',
     );
   });
 

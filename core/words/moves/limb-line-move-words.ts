@@ -33,7 +33,7 @@ export function sideScrewWords(
     reasons: [
       ...turns.map((turn) =>
         turn.trial
-          ? `${turn.limb} pocket: which way a screw moves the string depends on how it is made, and has not shown yet. A small turn first; a larger one when that is too little to see.`
+          ? `${turn.limb} pocket: which way a screw moves the string depends on how it is made, and has not shown yet. A small turn first; larger ones when that is too little to see; after three it is for a technician.`
           : `${turn.limb} pocket: its answer was seen on this bow and is kept.`,
       ),
       'Never both screws loose. Then look at the tips for twist; a twisted limb is for a technician.',
@@ -68,6 +68,24 @@ export function pocketSpentWords(
     why: `The string still passes ${offWords(offMm, bow.hand)} of the ${limb.toLowerCase()} gauge’s middle, and its side screws have gone the ${showTurns(turns)} ${guessed ? 'that are allowed while the maker’s figure is unknown' : 'the maker allows'}.`,
     reasons: ['A pocket that does not answer may be loose, worn or crooked.', status.step.why],
     wouldChange: 'The maker’s figure for the side screws (ms), or a fresh look.',
+    thenCheck: 'Limb line after the technician has seen it.',
+    doneLabel: 'Understood',
+  };
+}
+
+/** A pocket that has been turned and shown no answer. */
+export function pocketSilentWords(
+  { bow }: BowState,
+  { status, limb, offMm }: Because<'pocketSilent'>,
+): MoveWords {
+  return {
+    ...plainWords(`${limb} pocket does not answer: for a bow technician`),
+    why: `The string still passes ${offWords(offMm, bow.hand)} of the ${limb.toLowerCase()} gauge’s middle, and three turns of its side screws have not moved it by anything that can be seen.`,
+    reasons: [
+      'A pocket that does not answer may be loose, worn or crooked; turning it on only wears it.',
+      status.step.why,
+    ],
+    wouldChange: 'A fresh look that shows the string somewhere else.',
     thenCheck: 'Limb line after the technician has seen it.',
     doneLabel: 'Understood',
   };

@@ -22,6 +22,7 @@ import { fineTuningMoveWords } from './fine-tuning-move-words.ts';
 import { landingMoveWords } from './landing-move-words.ts';
 import {
   limbLineAsBuiltWords,
+  pocketSilentWords,
   pocketSpentWords,
   rodOffWords,
   sideScrewWords,
@@ -126,6 +127,8 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return limbLineAsBuiltWords(state, because);
     case 'pocketSpent':
       return pocketSpentWords(state, because);
+    case 'pocketSilent':
+      return pocketSilentWords(state, because);
     case 'rodOff':
       return rodOffWords(state, because);
     case 'makeSafe':
