@@ -156,7 +156,7 @@ for (const [paper, count, size] of [
     for (const code of codes) expect(code).toMatch(/^KEENLIMB1;.*;\.$/);
     await page.getByRole('checkbox', { name: 'Wren' }).uncheck();
     await expect(page.getByRole('button', { name: 'Print 7 cards' })).toBeVisible();
-    await expect(page).toHaveURL(/without=/);
+    await expect(page).toHaveURL(/bows=/);
   });
 
 test('the story of the tune prints on a second page', async ({ page, club }) => {
@@ -171,4 +171,28 @@ test('the story of the tune prints on a second page', async ({ page, club }) => 
   expect(execFileSync('pdfinfo', [pdf]).toString()).toMatch(/Pages:\s+2\n/);
   const text = execFileSync('pdftotext', ['-f', '2', pdf, '-']).toString();
   expect(text).toContain('how it came to be so');
+});
+
+test('of many bows none is printed unasked: found by name, or all of them', async ({
+  page,
+  app,
+}) => {
+  const made = (await app.log('Heron')).find(({ body }) => body['kind'] === 'bowMade');
+  for (let bow = 1; bow <= 6; bow += 1) {
+    const bowId = crypto.randomUUID();
+    const body = { ...made?.body, name: `Club bow ${bow}` };
+    const entry = { id: crypto.randomUUID(), bowId, at: made?.at, by: 'Test', body };
+    await app.store(bowId, [entry]);
+  }
+  await page.goto(`${app.address}/rack/cards`);
+  await expect(page.getByRole('button', { name: 'Print 0 cards' })).toBeDisabled();
+  await page.getByRole('textbox', { name: 'Find a bow' }).fill('club bow 5');
+  await expect(page.getByRole('checkbox')).toHaveCount(1);
+  await page.getByRole('checkbox', { name: 'Club bow 5' }).check();
+  await expect(page.getByRole('button', { name: 'Print 1 card' })).toBeEnabled();
+  await expect(page.locator('.tune-card')).toHaveCount(1);
+  await page.getByRole('button', { name: 'All 14' }).click();
+  await expect(page.locator('.tune-card')).toHaveCount(14);
+  await page.getByRole('button', { name: 'None' }).click();
+  await expect(page.locator('.tune-card')).toHaveCount(0);
 });

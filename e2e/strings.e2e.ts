@@ -41,7 +41,7 @@ test('limbs go from one bow to another with their own shots; the bow is looked o
   await page.getByRole('combobox', { name: 'Change' }).selectOption({ label: 'Limbs' });
   const form = page.getByRole('form', { name: 'Change: limbs' });
   await form.getByRole('combobox', { name: 'Which' }).selectOption(heron);
-  await form.getByRole('button', { name: 'Put it on' }).click();
+  await form.getByRole('button', { name: 'Put them on' }).click();
   await expect
     .poll(async () => (await app.log('Egret')).at(-1)?.body)
     .toMatchObject({ kind: 'itemFitted', item: 'limbs', limbs: { limbsId: heron } });

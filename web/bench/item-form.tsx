@@ -58,18 +58,18 @@ export function ItemForm({
             onChange={(event) => setDescribed(event.target.value)}
           />
         </label>
-        <TouchedSteps form={form} school={state.bow.school} />
-        {item === 'string' && known === undefined && (
-          <p className="mt-2">
-            A new string creeps: brace again after {STRING_CHECK_SHOTS.join(', ')} shots. Start 5 to
-            8 mm high.
-          </p>
-        )}
         {item === 'limbs' && (
           <p className="mt-2">
             What this bow learned of bolts and twists was learned of the limbs it had: it begins
             anew. Marked weight, the maker’s brace range and bolt travel may be others: correct them
             under the bow’s facts before it is strung.
+          </p>
+        )}
+        <TouchedSteps form={form} school={state.bow.school} />
+        {item === 'string' && known === undefined && (
+          <p className="mt-2">
+            A new string creeps: brace again after {STRING_CHECK_SHOTS.join(', ')} shots. Start 5 to
+            8 mm high.
           </p>
         )}
         {problem !== null && (
@@ -88,7 +88,7 @@ export function ItemForm({
             className="btn-ink disabled:opacity-50"
             disabled={problem !== null || against !== null}
           >
-            Put it on
+            {item === 'limbs' ? 'Put them on' : 'Put it on'}
           </button>
           {item !== 'string' && item !== 'limbs' && (
             <button type="button" className="link-btn" onClick={() => submit(true)}>
@@ -192,7 +192,7 @@ function LimbsFields({
             value={limbsId}
             onChange={(event) => setLimbsId(event.target.value)}
           >
-            <option value={NEW_PART}>Others</option>
+            <option value={NEW_PART}>A pair not on record yet</option>
             {limbs.map((one) => (
               <option key={one.limbsId} value={one.limbsId}>
                 {one.described}, {one.shots} shots

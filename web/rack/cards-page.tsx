@@ -1,4 +1,4 @@
-import { Fragment, useMemo } from 'react';
+import { Fragment, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -8,6 +8,7 @@ import { useBow } from '../bows/use-bow.ts';
 import { cardView } from '../record/card/card-view.ts';
 import { TuneCard } from '../record/card/tune-card.tsx';
 import { ChoiceRow } from '../ui/choice-row.tsx';
+import { TextField } from '../ui/text-field.tsx';
 
 const PAPERS = ['A4', 'letter'] as const;
 type Paper = (typeof PAPERS)[number];
@@ -21,18 +22,28 @@ const SHEETS: Readonly<
 };
 const CARD_MM = { width: 105, height: 148 } as const;
 const MARK_MM = 4;
+/** More bows than this are not all printed unasked. */
+const FEW_BOWS = 12;
 
 /** The cards of several bows, printed in one go and cut apart. */
 export function CardsPage({ bows }: { readonly bows: readonly RackBow[] }) {
   const { params, setParam } = useAddress();
   const paper = PAPERS.find((one) => one === params.get('paper')) ?? 'A4';
-  const left = params.get('without')?.split(',') ?? [];
   const strung = bows.filter((bow) => !bow.inParts);
-  const chosen = strung.filter(({ bowId }) => !left.includes(bowId));
-  const toggle = (bowId: string) => {
-    const next = left.includes(bowId) ? left.filter((one) => one !== bowId) : [...left, bowId];
-    setParam('without', next.filter((one) => one !== '').join(',') || null);
+  const isMany = strung.length > FEW_BOWS;
+  const asked = params.get('bows') ?? (isMany ? 'none' : 'all');
+  const ids = asked.split(',');
+  const chosen = asked === 'all' ? strung : strung.filter(({ bowId }) => ids.includes(bowId));
+  const choose = (wanted: readonly RackBow[]) => {
+    const all = wanted.length === strung.length;
+    setParam('bows', all ? 'all' : wanted.map(({ bowId }) => bowId).join(',') || 'none');
   };
+  const toggle = (bow: RackBow) =>
+    choose(strung.filter((one) => chosen.includes(one) !== (one === bow)));
+  const [sought, setSought] = useState('');
+  const shown = strung.filter(({ name }) =>
+    name.toLowerCase().includes(sought.trim().toLowerCase()),
+  );
   const { cards } = SHEETS[paper];
   const sheets = Array.from({ length: Math.ceil(chosen.length / cards) }, (_, at) =>
     chosen.slice(at * cards, (at + 1) * cards),
@@ -60,14 +71,25 @@ export function CardsPage({ bows }: { readonly bows: readonly RackBow[] }) {
         />
         <fieldset>
           <legend className="label">Bows</legend>
-          <div className="flex flex-wrap gap-x-6">
-            {strung.map((bow) => (
+          {isMany && <TextField label="Find a bow" value={sought} onChange={setSought} />}
+          <p>
+            <button type="button" className="link-btn -ml-2.5" onClick={() => choose(strung)}>
+              All {strung.length}
+            </button>
+            <button type="button" className="link-btn" onClick={() => choose([])}>
+              None
+            </button>
+          </p>
+          <div
+            className={`flex flex-wrap gap-x-6 ${isMany ? 'max-h-80 overflow-y-auto border-y border-faint' : ''}`}
+          >
+            {shown.map((bow) => (
               <label key={bow.bowId} className="flex min-h-11 items-center gap-2">
                 <input
                   type="checkbox"
                   className="size-5 accent-(--ink)"
-                  checked={!left.includes(bow.bowId)}
-                  onChange={() => toggle(bow.bowId)}
+                  checked={chosen.includes(bow)}
+                  onChange={() => toggle(bow)}
                 />
                 {bow.name}
               </label>
