@@ -160,7 +160,9 @@ async function makeBow(name, count) {
       headers: { 'Content-Type': 'application/json' },
       body: JSON.stringify({ entries }),
     });
-    if (!answer.ok) throw new Error(await answer.text());
+    // Read whatever it says: an answer nobody reads keeps its connection to itself.
+    const said = await answer.text();
+    if (!answer.ok) throw new Error(said);
   }
   return bowId;
 }

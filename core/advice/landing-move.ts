@@ -1,4 +1,4 @@
-import { landingDue } from '../bare-shaft/landing-after-tuning.ts';
+import { landingDue } from '../fine-tuning/landing-after-tuning.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { Move } from './move.ts';
 import { plainMove } from './plain-move.ts';

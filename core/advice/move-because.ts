@@ -8,7 +8,7 @@ import type { ProofPoint } from '../craft/range-terms.ts';
 import type { ProofStanding } from '../proof/proof-standing.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts';
-import type { LandingDue } from '../bare-shaft/landing-after-tuning.ts';
+import type { LandingDue } from '../fine-tuning/landing-after-tuning.ts';
 import type { BraceLimit } from '../limits/brace-limit.ts';
 import type { SafetyStop } from '../limits/stops.ts';
 import type { ShootingSession } from '../log/shooting.ts';

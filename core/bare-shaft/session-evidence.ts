@@ -1,3 +1,4 @@
+import type { PaperTear } from '../log/range-records.ts';
 import {
   BARE_SHAFT_AXES,
   BARE_SHAFT_FACET,
@@ -40,13 +41,23 @@ export function sessionEvidence(
     ),
     distanceM: session.distanceM,
     buttKind: session.buttKind ?? null,
-    tearsMm: state.tears
-      .filter(({ index }) => index > lastUpset)
-      .map(({ outwardMm, upMm }) => (isUp ? upMm : outwardMm)),
-    flights: [...session.endNotes].flatMap(([end, { flight }]) =>
-      flight === null || !ends.has(end) ? [] : [isUp ? flight.up : flight.outward],
+    tearsMm: tearsOfOneDistance(state.tears.filter(({ index }) => index > lastUpset)).map(
+      ({ outwardMm, upMm }) => (isUp ? upMm : outwardMm),
     ),
+    flights: [...session.endNotes].flatMap(([end, { flight }]) => {
+      const way = isUp ? flight?.up : flight?.outward;
+      return way === undefined || !ends.has(end) ? [] : [way];
+    }),
   });
+}
+
+/**
+ * Tears at the distance of the newest: an arrow swings on its way, and what the paper shows at two
+ * distances are two places of its swing.
+ */
+export function tearsOfOneDistance(tears: readonly PaperTear[]): readonly PaperTear[] {
+  const last = tears.at(-1);
+  return tears.filter(({ distanceM }) => distanceM === last?.distanceM);
 }
 
 /** The side is said from this chance on, that it is out far enough to matter. */

@@ -28,8 +28,8 @@ export interface NockAttitude {
 
 /** Which way the tail was seen to fly: −1 inward or down, 0 straight, 1 outward or up. */
 export interface FlightSeen {
-  readonly outward: -1 | 0 | 1;
-  readonly up: -1 | 0 | 1;
+  readonly outward?: -1 | 0 | 1 | undefined;
+  readonly up?: -1 | 0 | 1 | undefined;
 }
 
 /** Where and with what a session is shot. All of it may be left out; what is left out is unknown. */

@@ -60,7 +60,7 @@ export interface TuningFit {
  * `hill`: widest in the middle; `steep`: far steeper than a control usually makes it; `rough`: the ends
  * lie on no such curve.
  */
-export type UnlikeBowl = 'hill' | 'steep' | 'rough';
+type UnlikeBowl = 'hill' | 'steep' | 'rough';
 
 /** Before anything is shot: the logarithm of the variance may lean either way over the range. */
 const TILT = { mean: 0, sd: 1 } as const;

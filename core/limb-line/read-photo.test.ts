@@ -108,6 +108,47 @@ describe('readLimbLinePhoto', () => {
     }
   });
 
+  it.each([
+    ['3 Mpx on a desk', 2048, 620, 1],
+    ['12 Mpx on a phone at 8×', 4032, 330 * 8, 1],
+    ['108 Mpx on a phone at 8×', 12_000, 330 * 8, 1],
+    ['108 Mpx on a phone at 1×', 12_000, 330, 0],
+  ])('holds its ± where marks are placed by hand: %s', (_name, heightPx, screenPx, readable) => {
+    const scale = heightPx / 3100;
+    const finest = heightPx / screenPx;
+    const uniform = seededUniform(8);
+    const normal = standardNormal(uniform);
+    let [read, held] = [0, 0];
+    for (let one = 0; one < 300; one += 1) {
+      const exact = truth(1.2, -0.9, 0.4);
+      const placed = ({ x, y }: PhotoPoint) => ({
+        x: scale * x + 0.5 * finest * normal(),
+        y: scale * y + 0.5 * finest * normal(),
+      });
+      const both = (pair: readonly [PhotoPoint, PhotoPoint]) =>
+        [placed(pair[0]), placed(pair[1])] as const;
+      const found = readLimbLinePhoto(
+        {
+          string: exact.string.map(placed),
+          topGauge: both(exact.topGauge),
+          bottomGauge: both(exact.bottomGauge),
+          rod: null,
+          scale: { ...exact.scale, ends: both(exact.scale.ends) },
+          markSdPx: 0.5 * finest,
+        },
+        'left',
+      );
+      if (found.kind !== 'read') continue;
+      read += 1;
+      if (Math.abs(found.line.limbLineTopMm - 1.2) <= found.line.plusMinusMm) held += 1;
+    }
+    if (readable === 0) expect(read).toBe(0);
+    else {
+      expect(read).toBe(300);
+      expect(held / read).toBeGreaterThanOrEqual(0.85);
+    }
+  });
+
   it('refuses a scale without length, a coarse picture, and string marks too close', () => {
     const marks = truth(0, 0, 0);
     const end = { x: 1, y: 1 };

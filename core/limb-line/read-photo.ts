@@ -16,6 +16,8 @@ export interface PhotoMarks {
   readonly bottomGauge: readonly [PhotoPoint, PhotoPoint];
   readonly rod: readonly [PhotoPoint, PhotoPoint] | null;
   /** Two ends of something of known length. */
+  /** How well the marks were placed, px, standard deviation; less than a pixel where they snapped. */
+  readonly markSdPx?: number | undefined;
   readonly scale: { readonly ends: readonly [PhotoPoint, PhotoPoint]; readonly mm: number };
 }
 
@@ -35,8 +37,12 @@ export type PhotoRead =
 
 /** Marks placed by eye or by snapping scatter about this much, px, standard deviation. */
 const MARK_SD_PX = 0.6;
+/** A tap or a click is good to about half a pixel of the screen. */
+export const MARK_SD_OF_SCREEN = 0.5;
 const HALF_90 = 1.6449;
 const LEAST_PX_PER_MM = 1;
+/** A limb line known no better than this, mm, decides nothing. */
+const MOST_PLUS_MINUS_MM = 1;
 /** Gauges are at least this far apart, as a share of the marked string. */
 const LEAST_STRING_SHARE = 0.5;
 
@@ -70,7 +76,19 @@ export function readLimbLinePhoto(marks: PhotoMarks, hand: Hand): PhotoRead {
     const stringRightPx = (line.xAt(y) - x) * line.square;
     return outwardFromRight(stringRightPx / pxPerMm, hand);
   };
-  const markSd = MARK_SD_PX * Math.sqrt(1 / 2 + 1 / marks.string.length);
+  const eachPx = Math.max(MARK_SD_PX, marks.markSdPx ?? 0);
+  const markSd = eachPx * Math.sqrt(1 / 2 + 1 / marks.string.length);
+  // The scale's ends are marked as well as the rest: over a short length that counts.
+  const scaleShare = (Math.SQRT2 * eachPx) / scalePx;
+  const farthestPx = Math.max(
+    ...[marks.topGauge, marks.bottomGauge].map((gauge) => Math.abs(offset(gauge)) * pxPerMm),
+  );
+  const plusMinusMm = (HALF_90 * Math.hypot(markSd, scaleShare * farthestPx)) / pxPerMm;
+  if (!(plusMinusMm <= MOST_PLUS_MINUS_MM))
+    return refused(
+      `Marked like this it is known to ± ${plusMinusMm.toFixed(1)} mm only: a pixel of the screen is ${(eachPx / MARK_SD_OF_SCREEN).toFixed(0)} of the picture.`,
+      'Make the picture larger under the marks (2×, 4×, 8×) and place them again, or nudge them with the arrow keys.',
+    );
   return {
     kind: 'read',
     line: {
@@ -78,7 +96,7 @@ export function readLimbLinePhoto(marks: PhotoMarks, hand: Hand): PhotoRead {
       limbLineBottomMm: offset(marks.bottomGauge),
       limbLineRodMm: marks.rod === null ? null : offset(marks.rod),
       pxPerMm,
-      plusMinusMm: (HALF_90 * markSd) / pxPerMm,
+      plusMinusMm,
     },
   };
 }

@@ -188,7 +188,8 @@ export function noteEnd(session: SessionDraft | undefined, body: BodyOf<'endNote
   const known = session.endNotes.get(body.endNumber) ?? NOTHING_NOTED;
   session.endNotes.set(body.endNumber, {
     marks: body.marks ?? known.marks,
-    flight: body.flight ?? known.flight,
+    // What was seen one way says nothing of the other.
+    flight: body.flight === undefined ? known.flight : { ...known.flight, ...body.flight },
     wind: body.wind ?? known.wind,
     light: body.light ?? known.light,
     tired: body.tired ?? known.tired,
@@ -221,7 +222,7 @@ export function amendShot(
 export function mirrorSession(session: SessionDraft): void {
   session.shots.splice(0, session.shots.length, ...session.shots.map(mirrored));
   for (const [end, note] of session.endNotes) {
-    if (note.flight === null) continue;
+    if (note.flight?.outward === undefined) continue;
     const outward = -note.flight.outward as -1 | 0 | 1;
     session.endNotes.set(end, { ...note, flight: { ...note.flight, outward } });
   }

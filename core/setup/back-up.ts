@@ -42,6 +42,15 @@ export function backUpOf(state: BowState, name: string): readonly EntryBody[] {
   const bottom = presentReading(state, 'tillerBottom')?.value;
   if (top !== undefined && bottom !== undefined)
     targets.push(targetAround(bow.name, 'tiller', top - bottom, READINGS.tillerTop.tolerance));
+  const { landing } = state;
+  // Where bare shafts land is how a tune is found again.
+  if (landing !== null)
+    targets.push({
+      kind: 'landingSet',
+      outwardMm: landing.outwardMm,
+      upMm: landing.upMm,
+      why: `as ${bow.name}`,
+    });
   return [made, ...targets];
 }
 

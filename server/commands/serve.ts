@@ -21,6 +21,7 @@ const DEFAULT_PORT = 4317;
 const MOST_PORT = 65_535;
 /** How long an idle connection is kept: longer than a pause between two shots. */
 const KEPT_OPEN_MS = 120_000;
+const MARGIN_MS = 10_000;
 
 interface ServeOptions {
   readonly file: string;
@@ -66,6 +67,8 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
   const server = createServer(app);
   // Closed after the usual five seconds, a connection is often closed just as the next request is on it.
   server.keepAliveTimeout = KEPT_OPEN_MS;
+  // Shorter than that it would count against a connection that waits for its next request.
+  server.headersTimeout = KEPT_OPEN_MS + MARGIN_MS;
   answerUnreadable(server);
   await new Promise<void>((listening, failed) => {
     server.once('error', (error: NodeJS.ErrnoException) => {

@@ -12,6 +12,11 @@ interface UnreadableRequest extends NodeJS.ErrnoException {
  */
 export function answerUnreadable(server: Server): void {
   server.on('clientError', (error: UnreadableRequest, socket) => {
+    // Nobody asked anything: an answer would be taken for that of whatever is asked next.
+    if (error.code === 'ERR_HTTP_REQUEST_TIMEOUT') {
+      socket.destroy();
+      return;
+    }
     if (!socket.writable) return;
     const tooLong = error.code === 'HPE_HEADER_OVERFLOW';
     const [status, phrase] = tooLong

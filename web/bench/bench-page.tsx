@@ -21,6 +21,7 @@ import { AnotherShaft } from './another-shaft.tsx';
 import { ChangeDialog } from '../log-line/change-dialog.tsx';
 import { dayTally, tallyWords } from './day-tally.ts';
 import { EntryLine } from '../log-line/entry-line.tsx';
+import { FirstBowNote } from './first-bow-note.tsx';
 import { HowToCard } from './how-to-card.tsx';
 import { Lately } from '../log-line/lately.tsx';
 import { NextMove } from '../log-line/next-move.tsx';
@@ -149,6 +150,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
                   onWithout={actions.without}
                   onOther={actions.doOther}
                 />
+                {drawn && <FirstBowNote state={state} />}
                 <p className="mt-3 min-h-[1lh] text-note text-ink-2">
                   {drawn && tallyWords(dayTally(state, now))}
                 </p>

@@ -1,8 +1,9 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { READINGS } from '#core/craft/readings.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import {
+  MARK_SD_OF_SCREEN,
   type PhotoLimbLine,
   type PhotoPoint,
   readLimbLinePhoto,
@@ -12,13 +13,16 @@ import { showNumber } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { SheetDialog } from '../ui/sheet-dialog.tsx';
-import { MARK_STEPS, marksOf } from './photo-marks.ts';
+import { MarkedPicture } from '../ui/marked-picture.tsx';
+import { MARK_STEPS, marksOf, type PlacedMark } from './photo-marks.ts';
 
 interface Photo {
-  readonly url: string;
+  /** As it was taken: marks snap to it. */
+  readonly bitmap: ImageBitmap;
+  /** As it is shown; handed over to the screen once. */
+  readonly shown: ImageBitmap;
   readonly width: number;
   readonly height: number;
-  readonly canvas: HTMLCanvasElement;
 }
 
 /** Around a mark, this much of the picture is looked at when it snaps, px. */
@@ -36,11 +40,11 @@ export function PhotoDialog({
 }) {
   const [photo, setPhoto] = useState<Photo | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
-  const [points, setPoints] = useState<readonly PhotoPoint[]>([]);
+  const [points, setPoints] = useState<readonly PlacedMark[]>([]);
   const [scaleMm, setScaleMm] = useState('100');
   useEffect(
     () => () => {
-      if (photo !== null) URL.revokeObjectURL(photo.url);
+      photo?.bitmap.close();
     },
     [photo],
   );
@@ -57,6 +61,13 @@ export function PhotoDialog({
     >
       <div className="grid grid-cols-1 gap-6 @roomy:grid-cols-[1.4fr_1fr]">
         <div>
+          <p className="text-head leading-tight font-[600]" role="status" data-testid="photo-asks">
+            {photo === null
+              ? 'First the picture.'
+              : next === undefined
+                ? 'All marks are placed.'
+                : `Mark: ${next.asks.toLowerCase()}${next.optional ? ', if it is seen' : ''}.`}
+          </p>
           <PictureChoice
             isFirst={photo === null}
             onPicture={(loaded) => {
@@ -72,48 +83,40 @@ export function PhotoDialog({
             </p>
           )}
           {photo !== null && (
-            <PhotoSheet
-              photo={photo}
-              points={points}
-              asks={next?.asks ?? 'All marks are placed'}
-              onPlace={(point) => {
-                if (next !== undefined) setPoints([...points, snapped(photo, point, next.snap)]);
+            <MarkedPicture
+              bitmap={photo.shown}
+              box={{ x: 0, y: 0, width: photo.width, height: photo.height }}
+              marks={points.map(({ x, y }) => ({ x, y, shape: 'cross' as const }))}
+              asks={next === undefined ? 'All marks are placed.' : `${next.asks}.`}
+              step={Math.max(1, Math.round(photo.width / MOST_SHOWN_PX))}
+              testId="photo"
+              whole
+              onPlace={(point, finest) => {
+                if (next !== undefined)
+                  setPoints([...points, placed(photo, point, next.snap, finest)]);
+              }}
+              onNudgeLast={(by) => {
+                const last = points.at(-1);
+                if (last !== undefined)
+                  setPoints([
+                    ...points.slice(0, -1),
+                    { ...last, x: last.x + by.x, y: last.y + by.y },
+                  ]);
               }}
             />
           )}
         </div>
         <div className="grid content-start gap-3">
-          <p className="text-head leading-tight font-[600]" role="status" data-testid="photo-asks">
-            {photo === null
-              ? 'First the picture.'
-              : next === undefined
-                ? 'All marks are placed.'
-                : `Mark: ${next.asks.toLowerCase()}${next.optional ? ', if it is seen' : ''}.`}
-          </p>
           <p className="text-row text-ink-2">
-            Tap or click; marks snap to the line or edge beside them. With the picture focused,
-            arrow keys move the cross and Enter marks.
+            Tap or click, the picture as large as the mark needs (2×, 4×, 8×): marks snap to the
+            line or edge beside them. With the picture focused Enter marks and arrow keys move the
+            last mark.
           </p>
-          <div className="flex flex-wrap items-end gap-4">
-            <label>
-              <span className="label">Known length, mm</span>
-              <input
-                className="field w-28"
-                inputMode="decimal"
-                value={scaleMm}
-                maxLength={6}
-                onChange={(event) => setScaleMm(event.target.value)}
-              />
-            </label>
-            <button
-              type="button"
-              className="link-btn"
-              disabled={points.length === 0}
-              onClick={() => setPoints(points.slice(0, -1))}
-            >
-              Undo last mark
-            </button>
-          </div>
+          <ScaleAndUndo
+            scaleMm={scaleMm}
+            onScale={setScaleMm}
+            onUndo={points.length === 0 ? null : () => setPoints(points.slice(0, -1))}
+          />
           {read?.kind === 'refused' && (
             <p className="text-stop" role="alert">
               {read.says} {read.remedy}
@@ -133,6 +136,40 @@ export function PhotoDialog({
         </div>
       </div>
     </SheetDialog>
+  );
+}
+
+/** How long what was marked is, and a mark taken back. */
+function ScaleAndUndo({
+  scaleMm,
+  onScale,
+  onUndo,
+}: {
+  readonly scaleMm: string;
+  readonly onScale: (text: string) => void;
+  readonly onUndo: (() => void) | null;
+}) {
+  return (
+    <div className="flex flex-wrap items-end gap-4">
+      <label>
+        <span className="label">Known length, mm</span>
+        <input
+          className="field w-28"
+          inputMode="decimal"
+          value={scaleMm}
+          maxLength={6}
+          onChange={(event) => onScale(event.target.value)}
+        />
+      </label>
+      <button
+        type="button"
+        className="link-btn"
+        disabled={onUndo === null}
+        onClick={() => onUndo?.()}
+      >
+        Undo last mark
+      </button>
+    </div>
   );
 }
 
@@ -222,94 +259,49 @@ function bodiesOf(line: PhotoLimbLine): readonly ReadingBody[] {
   );
 }
 
-function PhotoSheet({
-  photo,
-  points,
-  asks,
-  onPlace,
-}: {
-  readonly photo: Photo;
-  readonly points: readonly PhotoPoint[];
-  readonly asks: string;
-  readonly onPlace: (point: PhotoPoint) => void;
-}) {
-  const ref = useRef<SVGSVGElement>(null);
-  const [cross, setCross] = useState<PhotoPoint>({ x: photo.width / 2, y: photo.height / 8 });
-  const size = Math.max(photo.width, photo.height) / 60;
-  const mark = ({ x, y }: PhotoPoint) =>
-    `M${x - size} ${y}h${2 * size}M${x} ${y - size}v${2 * size}`;
-  return (
-    <svg
-      ref={ref}
-      viewBox={`0 0 ${photo.width} ${photo.height}`}
-      className="max-h-[66dvh] w-full touch-manipulation border border-ink"
-      role="application"
-      aria-label={`Picture. ${asks}. Arrow keys move the cross, Enter marks.`}
-      tabIndex={0}
-      data-testid="photo"
-      onClick={(event) => {
-        const box = ref.current?.getScreenCTM()?.inverse();
-        if (box === undefined) return;
-        const at = new DOMPoint(event.clientX, event.clientY).matrixTransform(box);
-        onPlace({ x: at.x, y: at.y });
-      }}
-      onKeyDown={(event) => {
-        const step = (event.shiftKey ? 10 : 1) * Math.max(1, Math.round(photo.height / 800));
-        const move: Readonly<Record<string, PhotoPoint>> = {
-          ArrowLeft: { x: -step, y: 0 },
-          ArrowRight: { x: step, y: 0 },
-          ArrowUp: { x: 0, y: -step },
-          ArrowDown: { x: 0, y: step },
-        };
-        const by = move[event.key];
-        if (by !== undefined) {
-          event.preventDefault();
-          setCross({ x: cross.x + by.x, y: cross.y + by.y });
-        } else if (event.key === 'Enter') {
-          event.preventDefault();
-          onPlace(cross);
-        }
-      }}
-    >
-      <image href={photo.url} width={photo.width} height={photo.height} />
-      <path
-        className="s-accent-out"
-        d={points.map(mark).join('')}
-        vectorEffect="non-scaling-stroke"
-      />
-      <path
-        className="s-stop"
-        d={mark(cross)}
-        vectorEffect="non-scaling-stroke"
-        strokeDasharray="4 4"
-      />
-    </svg>
-  );
-}
+/** The picture as it is shown: drawn no larger than this, however large it is. */
+const MOST_SHOWN_PX = 6000;
 
 async function loadPhoto(file: File): Promise<Photo> {
   const bitmap = await createImageBitmap(file);
-  const canvas = document.createElement('canvas');
-  canvas.width = bitmap.width;
-  canvas.height = bitmap.height;
-  canvas.getContext('2d', { willReadFrequently: true })?.drawImage(bitmap, 0, 0);
-  bitmap.close();
-  return { url: URL.createObjectURL(file), width: canvas.width, height: canvas.height, canvas };
+  const { width, height } = bitmap;
+  const share = Math.min(1, MOST_SHOWN_PX / Math.max(width, height));
+  const shown = await createImageBitmap(bitmap, {
+    resizeWidth: Math.round(width * share),
+    resizeHeight: Math.round(height * share),
+  });
+  return { bitmap, shown, width, height };
+}
+
+/** A mark snaps only where the screen is fine enough to say which line is meant. */
+const SNAPS_UNDER_PX = 4;
+
+/** The mark on the line or edge beside it; where it snapped it is good to a pixel. */
+function placed(photo: Photo, point: PhotoPoint, snap: SnapTo | null, finest: number): PlacedMark {
+  const byHand = { ...point, sdPx: MARK_SD_OF_SCREEN * finest };
+  if (snap === null || finest > SNAPS_UNDER_PX) return byHand;
+  const at = snapped(photo, point, snap);
+  return at === point ? byHand : { ...at, sdPx: 0 };
 }
 
 /** Only a small patch about the mark is read: a large picture costs no more than a small one. */
-function snapped(photo: Photo, point: PhotoPoint, snap: SnapTo | null): PhotoPoint {
-  const context = photo.canvas.getContext('2d');
-  if (snap === null || context === null) return point;
+function snapped(photo: Photo, point: PhotoPoint, snap: SnapTo): PhotoPoint {
   const left = Math.max(0, Math.round(point.x) - PATCH.halfWidth);
   const top = Math.max(0, Math.round(point.y) - PATCH.halfHeight);
   const width = 2 * PATCH.halfWidth;
   const height = 2 * PATCH.halfHeight;
-  const { data } = context.getImageData(left, top, width, height);
+  const patch = document.createElement('canvas');
+  patch.width = width;
+  patch.height = height;
+  const context = patch.getContext('2d', { willReadFrequently: true });
+  if (context === null) return point;
+  context.drawImage(photo.bitmap, left, top, width, height, 0, 0, width, height);
+  const { data } = context.getImageData(0, 0, width, height);
   const grey = Uint8Array.from({ length: width * height }, (_, index) => {
     const at = index * 4;
     return ((data[at] ?? 0) * 3 + (data[at + 1] ?? 0) * 6 + (data[at + 2] ?? 0)) / 10;
   });
   const local = snapMark({ width, height, grey }, { x: point.x - left, y: point.y - top }, snap);
-  return { x: local.x + left, y: local.y + top };
+  const still = local.x === point.x - left && local.y === point.y - top;
+  return still ? point : { x: local.x + left, y: local.y + top };
 }

@@ -22,8 +22,13 @@ export const MARK_STEPS: readonly {
   { id: 'rodRight', asks: 'Long rod’s end, right edge', snap: 'edge', optional: true },
 ];
 
+/** A mark with how well it was placed, px, one standard deviation. */
+export interface PlacedMark extends PhotoPoint {
+  readonly sdPx: number;
+}
+
 /** The marks as the reading wants them; null while some are missing. */
-export function marksOf(points: readonly PhotoPoint[], scaleMm: number): PhotoMarks | null {
+export function marksOf(points: readonly PlacedMark[], scaleMm: number): PhotoMarks | null {
   const at = (id: string) => points[MARK_STEPS.findIndex((step) => step.id === id)];
   const pair = (one: string, other: string): readonly [PhotoPoint, PhotoPoint] | null => {
     const first = at(one);
@@ -40,5 +45,6 @@ export function marksOf(points: readonly PhotoPoint[], scaleMm: number): PhotoMa
     bottomGauge,
     rod: pair('rodLeft', 'rodRight'),
     scale: { ends, mm: scaleMm },
+    markSdPx: Math.max(0, ...points.map(({ sdPx }) => sdPx)),
   };
 }

@@ -14,7 +14,9 @@ export const endNoted = entryKind({
     sessionId: id,
     endNumber,
     marks: z.enum(CONTACT_MARKS).optional(),
-    flight: z.strictObject({ outward: wayOrStraight, up: wayOrStraight }).optional(),
+    flight: z
+      .strictObject({ outward: wayOrStraight.optional(), up: wayOrStraight.optional() })
+      .optional(),
     wind: z.enum(WINDS).optional(),
     light: z.enum(LIGHTS).optional(),
     tired: z.boolean().optional(),

@@ -1,6 +1,6 @@
 import { LANDING_END } from '../../advice/landing-move.ts';
 import type { MoveBecause } from '../../advice/move-because.ts';
-import { LANDING_ENDS } from '../../bare-shaft/landing-after-tuning.ts';
+import { LANDING_ENDS } from '../../fine-tuning/landing-after-tuning.ts';
 import { sideOf } from '../../craft/handedness.ts';
 import type { BowState } from '../../log/bow-state.ts';
 import { REFERENCE_DISTANCE_M } from '../../priors/prior-gains.ts';

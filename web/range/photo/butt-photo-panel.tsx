@@ -6,7 +6,7 @@ import { fromStored } from '#core/quantity/units.ts';
 import { ChoiceRow } from '../../ui/choice-row.tsx';
 import { TextField } from '../../ui/text-field.tsx';
 import { type ButtPhotoDoor, useButtPhoto } from '../../workers/butt-photo-door.ts';
-import { MarkedPicture } from './marked-picture.tsx';
+import { MarkedPicture } from '../../ui/marked-picture.tsx';
 import { type PhotoMarks, type PlacedHole, type Tapped, usePhotoMarks } from './use-photo-marks.ts';
 
 const CORNERS = {

@@ -1,5 +1,5 @@
 import { sideOf } from '#core/craft/handedness.ts';
-import { keptTuning } from '#core/bare-shaft/landing-after-tuning.ts';
+import { keptTuning } from '#core/fine-tuning/landing-after-tuning.ts';
 import { REFERENCE_DISTANCE_M } from '#core/priors/prior-gains.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { BowState } from '#core/log/bow-state.ts';

@@ -35,9 +35,8 @@ export function EndNoteForm({
 }) {
   const note = session.endNotes.get(endNumber);
   const flight = note?.flight ?? null;
-  const seen = (change: Partial<FlightSeen>) =>
-    onNote({ flight: { outward: 0, up: 0, ...flight, ...change } });
-  const wayOf = (text: string) => Number(text) as FlightSeen['up'];
+  const seen = (change: FlightSeen) => onNote({ flight: change });
+  const wayOf = (text: string) => Number(text) as NonNullable<FlightSeen['up']>;
   return (
     <div className="grid gap-4">
       <ChoiceRow
@@ -53,9 +52,13 @@ export function EndNoteForm({
       />
       <ChoiceRow
         label="Tail of the bare shaft in flight, across"
-        value={flight === null ? 'unsaid' : (String(flight.outward) as (typeof WAYS)[number])}
+        value={
+          flight?.outward === undefined
+            ? 'unsaid'
+            : (String(flight.outward) as (typeof WAYS)[number])
+        }
         options={[
-          ...(flight === null ? [UNSAID] : []),
+          ...(flight?.outward === undefined ? [UNSAID] : []),
           ...WAYS.map((value) => ({
             value,
             label: value === '0' ? 'Straight' : upperFirst(sideOf(Number(value), hand)),
@@ -67,9 +70,9 @@ export function EndNoteForm({
       />
       <ChoiceRow
         label="Tail of the bare shaft in flight, up and down"
-        value={flight === null ? 'unsaid' : (String(flight.up) as (typeof WAYS)[number])}
+        value={flight?.up === undefined ? 'unsaid' : (String(flight.up) as (typeof WAYS)[number])}
         options={[
-          ...(flight === null ? [UNSAID] : []),
+          ...(flight?.up === undefined ? [UNSAID] : []),
           { value: '1', label: 'High' },
           { value: '0', label: 'Straight' },
           { value: '-1', label: 'Low' },

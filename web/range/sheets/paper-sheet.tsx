@@ -5,6 +5,7 @@ import { outwardFromRight, rightFromOutward, sideOf } from '#core/craft/handedne
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { PaperTear } from '#core/log/range-records.ts';
 import { tearsAgree } from '#core/bare-shaft/evidence.ts';
+import { tearsOfOneDistance } from '#core/bare-shaft/session-evidence.ts';
 import { TextField } from '../../ui/text-field.tsx';
 
 const SIZE = 320;
@@ -129,7 +130,11 @@ export function PaperSheet({
                 </li>
               ))}
             </ul>
-            <p className="mt-1 text-note text-ink-2">{repeatWords(last)}</p>
+            <p className="mt-1 text-note text-ink-2">
+              {repeatWords(tearsOfOneDistance(last))}
+              {last.some((tear) => tear.distanceM !== last.at(-1)?.distanceM) &&
+                ` Only those at ${last.at(-1)?.distanceM} m count: at another distance the arrow is at another place of its swing.`}
+            </p>
           </>
         )}
       </div>

@@ -3,7 +3,7 @@ import type { BowState } from '../log/bow-state.ts';
 import type { Experiment } from '../log/range-records.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
-import { endsSpeaking, sessionVerdict } from './bare-shaft-evidence.ts';
+import { endsSpeaking, sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
 
 /** Ends with bare shafts that say where they land. */
 export const LANDING_ENDS = 2;

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useLayoutEffect, useRef, useState } from 'react';
 import type { PlanePoint } from '#core/butt-photo/homography.ts';
 
 /** Marks already placed, and how each is drawn. */
@@ -6,7 +6,34 @@ export interface PictureMark extends PlanePoint {
   readonly shape: 'cross' | 'ring' | 'vanes';
 }
 
-const ZOOMS = [1, 2, 4] as const;
+const ZOOMS = [1, 2, 4, 8] as const;
+
+/** How large the picture is shown; what was in the middle stays there. */
+function useZoom() {
+  const [zoom, setZoom] = useState<(typeof ZOOMS)[number]>(1);
+  const sheet = useRef<HTMLDivElement>(null);
+  /** What was in the middle stays there, as shares of the picture. */
+  const middle = useRef({ across: 0.5, down: 0.5 });
+  const zoomTo = (wanted: (typeof ZOOMS)[number]) => {
+    const seen = sheet.current;
+    if (seen !== null)
+      middle.current = {
+        across: (seen.scrollLeft + seen.clientWidth / 2) / seen.scrollWidth,
+        down: (seen.scrollTop + seen.clientHeight / 2) / seen.scrollHeight,
+      };
+    setZoom(wanted);
+  };
+  useLayoutEffect(() => {
+    const seen = sheet.current;
+    if (seen === null) return;
+    seen.scrollLeft = middle.current.across * seen.scrollWidth - seen.clientWidth / 2;
+    seen.scrollTop = middle.current.down * seen.scrollHeight - seen.clientHeight / 2;
+  }, [zoom]);
+  return { zoom, zoomTo, sheet };
+}
+
+/** A picture takes at most this much of the window's height. */
+const SHOWN_DVH = 60;
 
 /**
  * A picture to place marks on: tap, or arrow keys and Enter. Coordinates are those of `box`, which
@@ -19,6 +46,7 @@ export function MarkedPicture({
   asks,
   step,
   testId,
+  whole = false,
   onPlace,
   onNudgeLast,
 }: {
@@ -34,27 +62,36 @@ export function MarkedPicture({
   /** How far an arrow key moves, in the box's unit. */
   readonly step: number;
   readonly testId: string;
+  /** At 1× all of a tall picture is seen, not its whole width. */
+  readonly whole?: boolean;
   /** @param finest how far apart two pixels of the screen are there, in the box's unit */
   readonly onPlace: (at: PlanePoint, finest: number) => void;
   readonly onNudgeLast: (by: PlanePoint) => void;
 }) {
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [zoom, setZoom] = useState<(typeof ZOOMS)[number]>(1);
+  const { zoom, zoomTo, sheet } = useZoom();
   useEffect(() => {
-    const sheet = canvas.current;
-    if (sheet === null) return;
+    const drawn = canvas.current;
+    if (drawn === null) return;
     if (bitmap.width === 0) return;
-    sheet.width = bitmap.width;
-    sheet.height = bitmap.height;
+    drawn.width = bitmap.width;
+    drawn.height = bitmap.height;
     // Handed over, not copied: drawing a large picture would hold the page up.
-    sheet.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
+    drawn.getContext('bitmaprenderer')?.transferFromImageBitmap(bitmap);
   }, [bitmap]);
   const size = Math.max(box.width, box.height) / (55 * zoom);
   const { x, y, width, height } = box;
   return (
     <div>
-      <div className="max-h-[62dvh] overflow-auto border border-ink">
-        <div className="relative" style={{ width: `${100 * zoom}%` }}>
+      <div ref={sheet} className="max-h-[62dvh] overflow-auto border border-ink">
+        <div
+          className="relative mx-auto"
+          style={{
+            width: whole
+              ? `calc(${zoom} * min(100%, ${((SHOWN_DVH * width) / height).toFixed(2)}dvh))`
+              : `${100 * zoom}%`,
+          }}
+        >
           <canvas ref={canvas} className="block w-full" aria-hidden />
           <svg
             viewBox={`${x} ${y} ${width} ${height}`}
@@ -104,7 +141,7 @@ export function MarkedPicture({
             type="button"
             className="min-h-11 min-w-11 border-b-2 border-transparent aria-pressed:border-ink aria-pressed:font-[680]"
             aria-pressed={zoom === one}
-            onClick={() => setZoom(one)}
+            onClick={() => zoomTo(one)}
           >
             {one}×
           </button>
