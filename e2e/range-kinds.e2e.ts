@@ -4,7 +4,7 @@ import { type App, enter, expect, openRange, test, verdict } from './app.ts';
 const title = (page: Page) => page.getByTestId('move-title').first();
 const bodies = async (app: App, bow: string) => (await app.log(bow)).map(({ body }) => body);
 
-test('a walk-back: near to far, only where hits stay on the butt, then reach a quarter turn', async ({
+test('a walk-back: near to far, only where hits stay on the butt, then reach', async ({
   page,
   app,
 }) => {
@@ -58,7 +58,7 @@ test('a walk-back: near to far, only where hits stay on the butt, then reach a q
     if ((await title(page).innerText()).startsWith('Plunger')) break;
     await shoot(distanceM, 4);
   }
-  await expect(title(page)).toHaveText('Plunger reach 1/4 turn in');
+  await expect(title(page)).toHaveText('Plunger reach 1/2 turn in');
   await page.getByTestId('next-move').first().getByRole('button', { name: 'Done' }).click();
   await expect(title(page)).toHaveText('Shoot 3 fletched at 10 m');
   const placed = (await bodies(app, 'Heron')).filter(({ kind }) => kind === 'shotPlaced');
