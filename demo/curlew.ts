@@ -55,7 +55,8 @@ export function curlew(nowMs: number): readonly Entry[] {
     markBelowTopMm: 300,
   });
   log.walk(walk, 1, -4, 11).change('plungerReach', -0.25, 'hits drift outward with distance');
-  log.walk(walk, 6, -0.6, 11);
+  // Twice: straight is said over two looks.
+  log.walk(walk, 6, -0.2, 8).walk(walk, 11, -0.2, 8);
   log.add({ kind: 'sessionClosed', sessionId: walk });
   log.confirm('walkBack').read('centreShotAtPoint', 'cs 0.2', [0.2]);
   log.daysAgo(23).session(18, 20, [

@@ -16,6 +16,7 @@ const LEFT_TO_TEST = [
   'bench/one-judge.test.ts',
   'bench/setup.test.ts',
   'bench/tuning.test.ts',
+  'bench/walk.test.ts',
   'core/advice/next-move.test.ts',
   'core/bare-shaft/calibration.test.ts',
   'core/gains/learned-gains.test.ts',
