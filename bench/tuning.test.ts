@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { seededUniform } from '#core/numeric/random.ts';
 import { advisedRun, drawTruth, SETTINGS, sweepRun, trueGroup } from './tuning-sim.ts';
 
-const BOWS = 300;
+const BOWS = 150;
 
-describe('fine tuning over 300 simulated bows', () => {
+describe('fine tuning over 150 simulated bows', () => {
   it('saves at least 30 % of the shots of an exhaustive sweep at an equal final group', () => {
     const advised = { shots: 0, loss: 0 };
     const sweep = { shots: 0, loss: 0 };

@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { walkByMoves } from './walk-sim.ts';
 
-const WALKS = 80;
+const WALKS = 60;
 
 /** The whole bench is `npm run bench:walk`; these are its bounds as far as so few walks can tell. */
 it('walks back by next moves: straight said truly, the way of reach never learned wrongly, and an end told', () => {

@@ -9,6 +9,6 @@ export const PRELOAD_TO_BEND: NormalPrior = { mean: 0, sd: 0.36 };
 /** How a line of hits may lean, bend and lie off the mark before it is shot. */
 export const WALK_LINE = {
   leanMmPerM: { mean: 0, sd: 5 },
-  bendMmPerM2: { mean: 0, sd: 0.12 },
+  bendMmPerM2: { mean: 0, sd: 0.15 },
   aimMm: { mean: 0, sd: 200 },
 } as const satisfies Record<string, NormalPrior>;

@@ -55,7 +55,7 @@ describe('the line of a walk-back', () => {
       const normal = standardNormal(uniform);
       const noise = heavy ? heavyTailed(normal) : normal;
       const held = { drift: 0, bend: 0 };
-      const WALKS = 1000;
+      const WALKS = 400;
       for (let i = 0; i < WALKS; i += 1) {
         const [b, c] = [3 * normal(), 0.15 * normal()];
         const scatterMm = 5 * 8 ** uniform();
@@ -66,7 +66,7 @@ describe('the line of a walk-back', () => {
         if (Math.abs(fit.bend!.mm - c * 7.5 ** 2) <= fit.bend!.plusMinusMm) held.bend += 1;
       }
       console.log(
-        `walk-back, ${name}: 90 % intervals hold lean ${held.drift / 10} %, bend ${held.bend / 10} %`,
+        `walk-back, ${name}: 90 % intervals hold lean ${(100 * held.drift) / WALKS} %, bend ${(100 * held.bend) / WALKS} %`,
       );
       for (const count of [held.drift, held.bend]) {
         expect(count / WALKS).toBeGreaterThanOrEqual(0.86);
@@ -114,9 +114,7 @@ describe('the line of a walk-back', () => {
     expect(reachGain.changes).toBe(2);
     expect(Math.abs(reachGain.mean - 3)).toBeLessThan(2 * 1.645 * reachGain.sd);
     expect(reachGain.sd).toBeLessThan(1);
-    // The other lines, turned there in thought, say where the last one leans as well.
-    const alone = fitWalkBack(line(-1, -40), terms(20))!;
-    expect(leanMmPerM.plusMinus).toBeLessThan(alone.leanMmPerM.plusMinus);
+    expect(Math.abs(leanMmPerM.mean - 1)).toBeLessThan(2 * leanMmPerM.plusMinus);
   });
 
   it('mirrors, and moves with the mark without changing lean or curve', () => {
