@@ -65,7 +65,7 @@ test('a walk-back: near to far, only where hits stay on the butt, then reach', a
   expect(placed.at(-1)).toMatchObject({ arrow: 'fletched' });
   expect(placed.at(-1)?.['distanceM']).toBeGreaterThanOrEqual(22);
   await page.goto(`${app.address}/bench/${await app.bowId('Heron')}`);
-  await expect(page.getByTestId('state-walkBack')).toContainText('stale, plunger reach 1/4 turn');
+  await expect(page.getByTestId('state-walkBack')).toContainText('stale, plunger reach 1/2 turn');
 });
 
 test('fine tuning: steps of one control, the curve, and a change of another thing voids it', async ({
@@ -135,7 +135,7 @@ test('notes of an end: marks on the rest put the blame list before any turn', as
     .poll(async () => (await bodies(app, 'Heron')).slice(-4))
     .toMatchObject([
       { kind: 'endNoted', endNumber: 1, marks: 'rest' },
-      { kind: 'endNoted', flight: { outward: -1, up: 0 } },
+      { kind: 'endNoted', flight: { outward: -1 } },
       { kind: 'endNoted', tired: true },
       { kind: 'endNoted', arrowBuild: 'spine 700, 100 gr' },
     ]);
