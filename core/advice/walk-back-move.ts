@@ -136,7 +136,7 @@ function reachMove(fit: WalkBackFit): Move {
 function turnToward(offMm: number, gain: LineGain, span: number): number {
   const way = offMm * gain.mean > 0 ? -1 : 1;
   const turns = Math.abs(offMm / (gain.mean * span));
-  // Far off, a quarter would show nothing of what it does: half of what is left, whichever way it proves.
+  // Far off, a quarter would hardly show which way the line goes: half a turn does.
   if (!isSureOf(gain)) return way * (turns >= FAR_OFF_TURNS ? 2 : 1) * QUARTER;
   return way * Math.min(MOST_TURNS, Math.max(QUARTER, Math.round(turns / QUARTER) * QUARTER));
 }
