@@ -1,11 +1,7 @@
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
 import { compareSettings } from '#core/fine-tuning/compare-settings.ts';
-import {
-  fitTuning,
-  isSettled,
-  type TunedEnd,
-  type TuningFit,
-} from '#core/fine-tuning/fine-tuning.ts';
+import { fitTuning, isSettled, type TuningFit } from '#core/fine-tuning/fine-tuning.ts';
+import type { TunedEnd } from '#core/fine-tuning/tuned-end.ts';
 
 /** Settings of one control either side of where it stands: preload by quarter turns, say. */
 export const SETTINGS: readonly number[] = [-1, -0.75, -0.5, -0.25, 0, 0.25, 0.5, 0.75, 1];

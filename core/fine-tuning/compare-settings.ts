@@ -1,6 +1,6 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import { logVariance } from '../numeric/log-variance.ts';
-import type { TunedEnd } from './fine-tuning.ts';
+import type { TunedEnd } from './tuned-end.ts';
 
 /** Half of the normal 90 % interval in standard deviations. */
 const HALF_90 = 1.6449;

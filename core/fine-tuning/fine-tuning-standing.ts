@@ -8,7 +8,8 @@ import { type EndNote, isCounted, type ShootingSession, type Shot } from '../log
 import { shotInBowFrame } from '../groups/cant.ts';
 import { type Experiment, experimentChanges } from '../log/range-records.ts';
 import { compareSettings, type GroupComparison } from './compare-settings.ts';
-import { fitTuning, isSettled, type TunedEnd, type TuningFit } from './fine-tuning.ts';
+import { fitTuning, isSettled, type TuningFit } from './fine-tuning.ts';
+import type { TunedEnd } from './tuned-end.ts';
 
 /** What moves these moves groups too: two things changed cannot be told apart. */
 const COMPARED = ['fineTuning', 'bareShaftVertical', 'bareShaftLateral'] as const;

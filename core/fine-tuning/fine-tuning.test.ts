@@ -1,7 +1,8 @@
 import { expect, it } from 'vitest';
 import { unlikeWords } from '../words/fine-tuning-words.ts';
 import { compareSettings } from './compare-settings.ts';
-import { fitTuning, type TunedEnd } from './fine-tuning.ts';
+import { fitTuning } from './fine-tuning.ts';
+import type { TunedEnd } from './tuned-end.ts';
 
 const SETTINGS = [-1, -0.5, 0, 0.5, 1];
 /** An end exactly as wide as said: squares of ten degrees. */
