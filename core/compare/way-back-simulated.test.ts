@@ -102,8 +102,11 @@ class KeptBow {
   }
 }
 
+/** The share of a reading's variance that its replicates have in common. */
+const SEATED = 0.12;
 /** Beyond this a reading of three would be seen to be another: 99 times in 100 of two such readings. */
-const within = (kind: ReadingKind) => 2.58 * READINGS[kind].typicalSd * Math.sqrt(2 / REPLICATES);
+const within = (kind: ReadingKind) =>
+  2.58 * READINGS[kind].typicalSd * Math.sqrt(2 * (SEATED + (1 - SEATED) / REPLICATES));
 
 describe('return to this, on simulated bows', () => {
   it('on the same string brings every reading back just where it was', () => {

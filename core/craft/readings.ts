@@ -193,6 +193,10 @@ const HOW_OFF_THE_SHELF: Partial<Record<ReadingKind, string>> = {
   tillerTop: 'Where the limb leaves the handle. Rock the square until the distance is smallest.',
 };
 
+/** Said with every reading: replicates of one seating share its error. */
+export const READ_AGAIN =
+  'Take the tool off and set it anew for each repeat: seated once, it repeats its own mistake.';
+
 /** How a reading is taken on a bow of a school. */
 export function howToRead(kind: ReadingKind, school: School): string {
   return (shootsOffTheShelf(school) ? HOW_OFF_THE_SHELF[kind] : undefined) ?? READINGS[kind].howTo;

@@ -6,14 +6,8 @@ import { seededUniform } from '../numeric/random.ts';
 import { N_PER_LBF } from '../quantity/units.ts';
 import { drawStart, SimulatedBow, type SimulatedStart } from '../simulate/simulated-bow.ts';
 import { twistRange } from '../limits/twist-limits.ts';
-import {
-  controlsMoving,
-  gainOf,
-  intervalOf,
-  learnedGains,
-  readingAfter,
-  shiftOf,
-} from './learned-gains.ts';
+import { controlsMoving } from './responses.ts';
+import { gainOf, intervalOf, learnedGains, readingAfter, shiftOf } from './learned-gains.ts';
 import { twistCovariate } from './plane-model.ts';
 
 const TARGETS: SimulatedStart['targets'] = {

@@ -5,22 +5,10 @@ import { combination, type GridLinearPosterior } from '../numeric/grid-linear.ts
 import { mixtureMean, mixtureQuantile, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
-import {
-  fitPlaneModel,
-  isPlaneResponse,
-  type ModelRow,
-  PLANE_CONTROLS,
-  type PlaneModel,
-  settingAfter,
-} from './plane-model.ts';
+import { fitPlaneModel, type ModelRow, type PlaneModel, settingAfter } from './plane-model.ts';
 import { learnRepeatability, type Repeatability } from './repeatability.ts';
-import {
-  controlsOf,
-  fitSingleModel,
-  isSingleResponse,
-  type SingleModel,
-  type SingleResponse,
-} from './single-model.ts';
+import { isPlaneResponse, isSingleResponse, type SingleResponse } from './responses.ts';
+import { fitSingleModel, type SingleModel } from './single-model.ts';
 
 /** A figure with its 90 % interval. `plusMinus` is half the interval. */
 export interface Interval {
@@ -58,12 +46,6 @@ export const learnedGains = onceFor((state: BowState): LearnedGains => {
     },
   };
 });
-
-/** The controls that move a reading at all: asked before any fit, since most changes do not. */
-export function controlsMoving(kind: ReadingKind): readonly Control[] {
-  if (isPlaneResponse(kind)) return PLANE_CONTROLS;
-  return isSingleResponse(kind) ? controlsOf(kind) : [];
-}
 
 /** The shift of a reading when controls are moved from where they stand now; null when none is known. */
 export function shiftOf(

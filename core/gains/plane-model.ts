@@ -22,17 +22,7 @@ import {
   TWIST_TO_WEIGHT,
 } from '../priors/prior-gains.ts';
 import { meanVariance, type Repeatability } from './repeatability.ts';
-
-/** The readings that twists and bolts move together. */
-const PLANE_RESPONSES = ['braceHeight', 'tillerTop', 'tillerBottom', 'drawWeight'] as const;
-export type PlaneResponse = (typeof PLANE_RESPONSES)[number];
-
-/** The controls they all answer. */
-export const PLANE_CONTROLS: readonly Control[] = ['twists', 'topBolt', 'bottomBolt'];
-
-export function isPlaneResponse(kind: string): kind is PlaneResponse {
-  return (PLANE_RESPONSES as readonly string[]).includes(kind);
-}
+import { PLANE_RESPONSES, type PlaneResponse } from './responses.ts';
 
 /** A linear combination of the model's parameters. */
 export interface ModelRow {

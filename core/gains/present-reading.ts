@@ -3,8 +3,9 @@ import type { ReadingKind } from '../craft/readings.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
 import type { BowState, ChangeMade, Measured } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
-import { controlsMoving, intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
+import { intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
+import { controlsMoving } from './responses.ts';
 
 /** A reading as it stands now: measured, or expected after changes made since. */
 export interface PresentReading {

@@ -1,24 +1,35 @@
-import tQuantile from '@stdlib/stats-base-dists-t-quantile';
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import type { BowState, Measured } from '../log/bow-state.ts';
+import {
+  fitTwoVariances,
+  halfWidthOfMean,
+  type TwoVariances,
+  varianceOfMean,
+} from '../numeric/two-variances.ts';
+import { SEATING_PRIOR, WITHIN_PRIOR } from '../priors/repeatability-priors.ts';
+import { readAgain } from './read-again.ts';
 
-/** How many replicates’ worth the typical figure counts for beside a person's own. */
-const TYPICAL_DEGREES = 6;
-
-/** The spread of one reading by one person with one tool. */
+/** How well one person repeats one reading with one tool. */
 export interface Spread {
+  /** Of one reading: its own spread and how the tool was seated, together. */
   readonly sd: number;
-  readonly degrees: number;
-  /** Replicates beyond the first that stand behind it; 0 while it is the typical figure. */
+  /** Replicates beyond the first, and readings of the same setting beyond the first; 0: typical. */
   readonly learnedFrom: number;
+  /** Variance of the mean of n replicates: the seating is in all of them alike. */
+  readonly meanVariance: (n: number) => number;
+  /** Half the 90 % interval of the mean of n replicates. */
+  readonly halfWidth: (n: number) => number;
 }
 
 /** The spread of a reading, by kind, person and tool. */
 export type Repeatability = (measured: Pick<Measured, 'reading' | 'by' | 'tool'>) => Spread;
 
+const INTERVAL = 0.9;
+
 /**
- * Learns how well each person repeats each reading with each tool: the typical figure (6 degrees)
- * pooled with the squares of all their replicates about their own means.
+ * Learns how well each person repeats each reading with each tool: the spread within a reading from
+ * its replicates, and what differs from one reading to the next (how the square was seated, the
+ * day) from readings of one setting that nothing moved between.
  */
 export function learnRepeatability(state: BowState): Repeatability {
   const learned = new Map<ReadingKind, ByPersonAndTool>();
@@ -27,52 +38,98 @@ export function learnRepeatability(state: BowState): Repeatability {
     learned.set(reading, ofKind);
     for (const measured of list) {
       if (measured.sd === null) continue;
-      const sums = ofKind.of(measured);
-      sums.squares += measured.sd ** 2 * (measured.n - 1);
-      sums.degrees += measured.n - 1;
+      const { within } = ofKind.of(measured);
+      within.squares += measured.sd ** 2 * (measured.n - 1);
+      within.degrees += measured.n - 1;
+    }
+    for (const again of readAgain(state, reading, list)) {
+      const { between } = ofKind.of(again[0]!);
+      addMeans(between, again);
     }
   }
   return (measured) => {
-    const sums = learned.get(measured.reading)?.of(measured) ?? nothingLearned();
-    return (sums.spread ??= spreadFrom(measured.reading, sums));
+    const seen = learned.get(measured.reading)?.of(measured) ?? nothingSeen();
+    return (seen.spread ??= spreadFrom(measured.reading, seen));
   };
 }
 
-function spreadFrom(reading: ReadingKind, { squares, degrees }: Sums): Spread {
-  const all = TYPICAL_DEGREES + degrees;
-  const typical = TYPICAL_DEGREES * READINGS[reading].typicalSd ** 2;
-  return { sd: Math.sqrt((typical + squares) / all), degrees: all, learnedFrom: degrees };
+/** Means of one setting about their own mean; what stands behind each is their harmonic mean. */
+function addMeans(between: Seen['between'], again: readonly Measured[]): void {
+  const mean = again.reduce((sum, one) => sum + one.mean, 0) / again.length;
+  const n = Math.round(again.length / again.reduce((sum, one) => sum + 1 / one.n, 0));
+  const sums = between.get(n) ?? { squares: 0, degrees: 0 };
+  between.set(n, sums);
+  sums.squares += again.reduce((sum, one) => sum + (one.mean - mean) ** 2, 0);
+  sums.degrees += again.length - 1;
+}
+
+function spreadFrom(reading: ReadingKind, { within, between }: Seen): Spread {
+  const typical = READINGS[reading].typicalSd ** 2;
+  const means = [...between].map(([n, sums]) => ({ n, ...sums }));
+  const variances = fitTwoVariances(
+    {
+      within: { ...WITHIN_PRIOR, variance: WITHIN_PRIOR.variance * typical },
+      between: { ...SEATING_PRIOR, variance: SEATING_PRIOR.variance * typical },
+    },
+    within,
+    means,
+  );
+  return {
+    sd: Math.sqrt(varianceOfMean(variances, 1)),
+    learnedFrom: within.degrees + means.reduce((sum, { degrees }) => sum + degrees, 0),
+    meanVariance: (n) => varianceOfMean(variances, n),
+    halfWidth: halfWidthsOf(variances),
+  };
+}
+
+/** A long record shows thousands of readings, nearly all of one, two or three replicates. */
+function halfWidthsOf(variances: TwoVariances): Spread['halfWidth'] {
+  const known = new Map<number, number>();
+  return (n) => {
+    let found = known.get(n);
+    if (found === undefined) known.set(n, (found = halfWidthOfMean(variances, n, INTERVAL)));
+    return found;
+  };
 }
 
 interface Sums {
   squares: number;
   degrees: number;
+}
+
+interface Seen {
+  readonly within: Sums;
+  /** By how many replicates stand behind each mean. */
+  readonly between: Map<number, Sums>;
   spread: Spread | null;
 }
-const nothingLearned = (): Sums => ({ squares: 0, degrees: 0, spread: null });
+const nothingSeen = (): Seen => ({
+  within: { squares: 0, degrees: 0 },
+  between: new Map(),
+  spread: null,
+});
 
 /** What the readings of one kind have shown of each person with each tool. */
 class ByPersonAndTool {
-  private readonly people = new Map<string, Map<string, Sums>>();
+  private readonly people = new Map<string, Map<string, Seen>>();
 
-  of({ by, tool }: Pick<Measured, 'by' | 'tool'>): Sums {
+  of({ by, tool }: Pick<Measured, 'by' | 'tool'>): Seen {
     let tools = this.people.get(by);
-    if (tools === undefined) this.people.set(by, (tools = new Map<string, Sums>()));
-    let sums = tools.get(tool);
-    if (sums === undefined) tools.set(tool, (sums = nothingLearned()));
-    return sums;
+    if (tools === undefined) this.people.set(by, (tools = new Map<string, Seen>()));
+    let seen = tools.get(tool);
+    if (seen === undefined) tools.set(tool, (seen = nothingSeen()));
+    return seen;
   }
 }
 
 /** Variance of the mean of a reading's replicates. */
 export function meanVariance(measured: Measured, repeatability: Repeatability): number {
-  return repeatability(measured).sd ** 2 / measured.n;
+  return repeatability(measured).meanVariance(measured.n);
 }
 
-/** Half the 90 % interval of the mean of a reading’s replicates: t₀.₉₅(ν) · s / √n. */
+/** Half the 90 % interval of the mean of a reading’s replicates. */
 export function readingHalfWidth(measured: Measured, repeatability: Repeatability): number {
-  const { sd, degrees } = repeatability(measured);
-  return (tQuantile(0.95, degrees) * sd) / Math.sqrt(measured.n);
+  return repeatability(measured).halfWidth(measured.n);
 }
 
 /** The spread of whoever read this last, else the typical figure: below it no change is seen. */

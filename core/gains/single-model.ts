@@ -1,5 +1,4 @@
 import type { Control } from '../craft/controls.ts';
-import type { ReadingKind } from '../craft/readings.ts';
 import type { FacetId } from '../craft/steps.ts';
 import { upsets } from '../craft/upsets.ts';
 import {
@@ -11,30 +10,11 @@ import {
 } from '../numeric/grid-linear.ts';
 import type { BowState, Measured } from '../log/bow-state.ts';
 import { gainPriorsFor } from '../priors/gain-priors.ts';
-import { fixedGains, type Gain, SIDE_SCREW_PRIOR } from '../priors/prior-gains.ts';
+import { type Gain, SIDE_SCREW_PRIOR } from '../priors/prior-gains.ts';
 import { meanVariance, type Repeatability } from './repeatability.ts';
+import { SIDE_SCREWS, type SingleResponse } from './responses.ts';
 import type { ModelRow } from './plane-model.ts';
 
-/** The readings that answer one or two controls each, apart from twists and bolts. */
-const SINGLE_RESPONSES = [
-  'nockingHeight',
-  'restHeight',
-  'centreShotAtPoint',
-  'centreShotAtPlunger',
-  'limbLineTop',
-  'limbLineBottom',
-] as const;
-export type SingleResponse = (typeof SINGLE_RESPONSES)[number];
-
-export function isSingleResponse(kind: string): kind is SingleResponse {
-  return (SINGLE_RESPONSES as readonly string[]).includes(kind);
-}
-
-/** Controls whose direction nobody knows beforehand: the pocket's construction decides. */
-const SIDE_SCREWS: Partial<Record<ReadingKind, Control>> = {
-  limbLineTop: 'topSideScrews',
-  limbLineBottom: 'bottomSideScrews',
-};
 /** A change of item that touches this facet begins the level anew. */
 const FACET: Readonly<Record<SingleResponse, FacetId>> = {
   nockingHeight: 'nockingPoint',
@@ -46,13 +26,6 @@ const FACET: Readonly<Record<SingleResponse, FacetId>> = {
 };
 const LEVEL_PRIOR_SD_MM = 30;
 const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
-
-/** The controls a reading answers, apart from twists and bolts. */
-export function controlsOf(response: SingleResponse): readonly Control[] {
-  const side = SIDE_SCREWS[response];
-  const fixed = [...fixedGains(response).keys()];
-  return side === undefined ? fixed : [...fixed, side];
-}
 
 /** What the log says of how one reading answers its controls. */
 export interface SingleModel {

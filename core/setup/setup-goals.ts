@@ -1,6 +1,7 @@
 import { READINGS } from '../craft/readings.ts';
 import { type LearnedGains, learnedGains } from '../gains/learned-gains.ts';
-import type { ModelRow, PlaneResponse } from '../gains/plane-model.ts';
+import type { ModelRow } from '../gains/plane-model.ts';
+import type { PlaneResponse } from '../gains/responses.ts';
 import type { BenchSetting } from '../log/bench-setting.ts';
 import { combination, jointMoments } from '../numeric/grid-linear.ts';
 import { mixtureCdf, type NormalMixture } from '../numeric/normal-mixture.ts';

@@ -1,7 +1,8 @@
 import type { Control } from '../craft/controls.ts';
 import { CONTROL_FACTS } from '../craft/controls.ts';
 import { READING_KINDS, READINGS, type ReadingKind } from '../craft/readings.ts';
-import { isPlaneResponse, twistCovariate } from '../gains/plane-model.ts';
+import { twistCovariate } from '../gains/plane-model.ts';
+import { isPlaneResponse } from '../gains/responses.ts';
 import {
   BOLT_TO_BRACE,
   BOLT_TO_OWN_TILLER,
@@ -49,6 +50,9 @@ export interface HiddenGains {
   readonly single: ReadonlyMap<ReadingKind, ReadonlyMap<Control, number>>;
 }
 
+/** How much of a reading's typical error all replicates of one seating share. */
+const SEATED_SHARE = 0.35;
+
 /**
  * A bow behind the interface of a real one: controls in, readings out, with measuring error. It
  * answers only what a real bow would show; `truth` is for judging. Seeded.
@@ -83,12 +87,12 @@ export class SimulatedBow {
     this.shots += count;
   }
 
-  /** What a tool shows, replicates with the typical error of each reading. */
+  /** What a tool shows: seated once, replicates about that with the rest of the typical error. */
   read(kind: ReadingKind, replicates: number): readonly number[] {
-    return Array.from(
-      { length: replicates },
-      () => this.truth(kind) + this.readingError() * READINGS[kind].typicalSd,
-    );
+    const { typicalSd } = READINGS[kind];
+    const seated = this.truth(kind) + this.readingError() * typicalSd * SEATED_SHARE;
+    const rest = typicalSd * Math.sqrt(1 - SEATED_SHARE ** 2);
+    return Array.from({ length: replicates }, () => seated + this.readingError() * rest);
   }
 
   /** In spreads: Student's t with 4 degrees, scaled to a standard deviation of 1, or the normal one. */

@@ -1,7 +1,8 @@
 import type { ReadingKind } from '../craft/readings.ts';
 import type { Control } from '../craft/controls.ts';
-import { controlsMoving, learnedGains } from '../gains/learned-gains.ts';
+import { learnedGains } from '../gains/learned-gains.ts';
 import { readingHalfWidth } from '../gains/repeatability.ts';
+import { controlsMoving } from '../gains/responses.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { EntryBody } from '../log/entry.ts';
 

@@ -1,6 +1,6 @@
 import { CAUTIONS } from '#core/craft/cautions.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
-import { howToRead, READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { howToRead, READ_AGAIN, READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { learnedGains } from '#core/gains/learned-gains.ts';
 import { presentSpread } from '#core/gains/repeatability.ts';
 import { showNumber } from '#core/quantity/show.ts';
@@ -31,6 +31,7 @@ export function HowToCard({
       <p className="text-note text-ink-2">
         <Fractions text={spreadWords(state, kind)} />
       </p>
+      <p className="text-note text-ink-2">{READ_AGAIN}</p>
       {kind === 'drawWeight' && <p className="text-note">{CAUTIONS.scale}</p>}
       {onTool !== undefined && (
         <label className="text-note text-ink-2">
@@ -48,13 +49,13 @@ export function HowToCard({
   );
 }
 
-/** `You repeat brace height to 0.5 mm, from 12 replicates.` or the typical figure. */
+/** `Repeats to 0.5 mm with this hand and tool, from 12 repeats.` or the typical figure. */
 function spreadWords(state: BowState, kind: ReadingKind): string {
   const { sd, learnedFrom } = presentSpread(state, kind, learnedGains(state).repeatability);
   const force = READINGS[kind].quantity === 'force';
   const figure = force ? `${showNumber(fromStored(sd, 'lb'), 2)} lb` : `${showNumber(sd, 1)} mm`;
   const name = lowerFirst(READINGS[kind].name);
   return learnedFrom === 0
-    ? `One reading of ${name} usually repeats to ${figure}; yours is learned from replicates.`
-    : `Repeats to ${figure} with this hand and tool, from ${learnedFrom} ${learnedFrom === 1 ? 'replicate' : 'replicates'}. Less is no change.`;
+    ? `One reading of ${name} usually repeats to ${figure}; yours is learned from repeats.`
+    : `Repeats to ${figure} with this hand and tool, from ${learnedFrom} ${learnedFrom === 1 ? 'repeat' : 'repeats'}. Less is no change.`;
 }
