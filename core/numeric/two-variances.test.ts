@@ -89,9 +89,11 @@ describe('the interval of a reading over simulated people', () => {
     'holds for an ordinary hand, whether it reads one setting again or not',
     (seed) => {
       for (const oneSetting of [true, false]) {
-        const share = held({ within: 0.87, seating: 0.5, readings: 4, oneSetting, seed });
-        expect(share).toBeGreaterThan(0.88);
-        expect(share).toBeLessThan(0.97);
+        const asExpected = held({ within: 0.94, seating: 0.35, readings: 4, oneSetting, seed });
+        expect(asExpected).toBeGreaterThan(0.86);
+        expect(asExpected).toBeLessThan(0.94);
+        const oftenReseated = held({ within: 0.87, seating: 0.5, readings: 4, oneSetting, seed });
+        expect(oftenReseated).toBeGreaterThan(0.86);
       }
     },
   );
