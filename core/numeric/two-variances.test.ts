@@ -91,7 +91,7 @@ describe('the interval of a reading over simulated people', () => {
       for (const oneSetting of [true, false]) {
         const asExpected = held({ within: 0.94, seating: 0.35, readings: 4, oneSetting, seed });
         expect(asExpected).toBeGreaterThan(0.86);
-        expect(asExpected).toBeLessThan(0.94);
+        expect(asExpected).toBeLessThan(0.97);
         const oftenReseated = held({ within: 0.87, seating: 0.5, readings: 4, oneSetting, seed });
         expect(oftenReseated).toBeGreaterThan(0.86);
       }
