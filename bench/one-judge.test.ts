@@ -137,7 +137,7 @@ describe('verdict, next move, order of work and rack', () => {
     const found = new Map<string, string>();
     let states = 0;
     const heard = new Set<number>();
-    for (let seed = 1; seed <= 100; seed += 1)
+    for (let seed = 1; seed <= 70; seed += 1)
       for (const said of voicesOf(seed)) {
         states += 1;
         for (const [at, { first }] of NEVER_TOGETHER.entries())
@@ -147,7 +147,7 @@ describe('verdict, next move, order of work and rack', () => {
           found.set(one, `seed ${seed}: ${JSON.stringify(said)}`);
       }
     expect([...found].map(([pair, where]) => `${pair}\n${where}`)).toEqual([]);
-    expect(states).toBeGreaterThan(2000);
+    expect(states).toBeGreaterThan(1400);
     // A pair of which the first is never said proves nothing.
     expect(heard.size).toBe(NEVER_TOGETHER.length);
   });

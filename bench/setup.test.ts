@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { type SetupOutcome, setUpByAdvice, setUpTheUsualWay } from './setup-sim.ts';
 
-const BOWS = 300;
+const BOWS = 160;
 const seeds = Array.from({ length: BOWS }, (_, index) => 7001 + index);
 const mean = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
 const offs = (outcomes: readonly SetupOutcome[]) => outcomes.map(({ stringOffs }) => stringOffs);

@@ -1,4 +1,4 @@
-import { enter, expect, openBench, test } from './app.ts';
+import { allStored, enter, expect, openBench, test } from './app.ts';
 
 test('Heron’s creep is on the curve, and found by filter and by text', async ({ page, club }) => {
   const heron = await club.bowId('Heron');
@@ -72,6 +72,7 @@ test('the shots of a session go in one press, and come back', async ({ page, app
   await expect(line).toContainText('taken back in part');
   await line.getByRole('button', { name: 'Put back 27 entries' }).click();
   await expect(line).not.toContainText('taken back in part');
+  await allStored(page);
   expect((await app.log('Heron')).filter(({ body }) => body['kind'] === 'undone')).toHaveLength(54);
 });
 

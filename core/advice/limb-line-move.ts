@@ -21,11 +21,10 @@ const LIMBS = [
 /** The direction of a pocket is known when its sign is this certain. */
 const SIGN_KNOWN = 0.9;
 /**
- * Turns made only to see which way the string goes, the same way each time: a small one first, since it
- * may be the wrong way, then such as are seen by eye in a pocket that answers weakly. One that has shown
+ * Turns made only to see which way the string goes: a small one first, since it may be the wrong way, then such as are seen by eye in a pocket that answers weakly. One that has shown
  * nothing after all of them does not answer.
  */
-const TRIAL_TURNS: readonly number[] = [1 / 4, 3 / 4, 1];
+const TRIAL_TURNS: readonly number[] = [1 / 4, 5 / 4, 1];
 /** A pocket whose way is known is brought there in one unstringing, however weakly it answers. */
 const MOST_TURNS = 2;
 /** After all of its trials a pocket must have shown its way as surely as this. */
@@ -74,7 +73,9 @@ function turnFor(state: BowState, one: (typeof LIMBS)[number]): ScrewTurn | null
   const { step } = CONTROL_FACTS[control];
   const wanted = roundToStep(-present.value / gain, step);
   const { turned, times } = turnedSince(state, reading, control);
-  const meant = trial ? (TRIAL_TURNS[times] ?? 0) : clamp(wanted, -MOST_TURNS, MOST_TURNS);
+  // Which way is a guess at first; from then on each trial goes the likelier way, toward the middle.
+  const way = times > 0 && wanted < 0 ? -1 : 1;
+  const meant = trial ? way * (TRIAL_TURNS[times] ?? 0) : clamp(wanted, -MOST_TURNS, MOST_TURNS);
   const isTriedOut = turned >= 2 * sideScrewTravel(state.bow).turns || isSilent(state, one);
   const amount = isTriedOut ? 0 : withinScrewTravel(state, control, meant);
   if (amount === 0) return null;

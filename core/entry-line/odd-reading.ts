@@ -1,7 +1,6 @@
 import { READINGS, type ReadingKind } from '../craft/readings.ts';
 import { learnedGains } from '../gains/learned-gains.ts';
 import { presentReading } from '../gains/present-reading.ts';
-import { SLIP_SPREADS } from '../gains/read-again.ts';
 import { presentSpread } from '../gains/repeatability.ts';
 import { meanOf } from '../numeric/moments.ts';
 import type { Amount } from '../quantity/read-amounts.ts';
@@ -11,6 +10,9 @@ import type { BowState } from '../log/bow-state.ts';
 import type { Choice, EntryLine } from './entry-line.ts';
 import { likelySlips } from './likely-slips.ts';
 import { bothFigures, oneFigure, sizeFigure, sizeWords } from '../words/reading-words.ts';
+
+/** Readings of the same thing this many spreads of one reading apart: one of them is a slip. */
+const SLIP_SPREADS = 8;
 
 /** A reading as it was typed and as it would be stored. */
 export interface TypedReading {

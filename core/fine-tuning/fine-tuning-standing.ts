@@ -3,20 +3,19 @@ import { MOST_SETTINGS } from '../craft/experiment-bounds.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
+import { instantMs } from '../quantity/instant.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { type EndNote, isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { type Experiment, experimentChanges } from '../log/range-records.ts';
-import { compareSettings, type GroupComparison } from './compare-settings.ts';
 import { fitTuning, isSettled, type TuningFit } from './fine-tuning.ts';
+import { type FinishEnd, type SideBySide, sideBySide } from './side-by-side.ts';
 import type { TunedEnd } from './tuned-end.ts';
 
 /** What moves these moves groups too: two things changed cannot be told apart. */
 const COMPARED = ['fineTuning', 'bareShaftVertical', 'bareShaftLateral'] as const;
 /** Fewer counted shots than this are no group. */
 const FEWEST_SHOTS = 3;
-/** A side-by-side finish: one, the other, and the one again. */
-const SIDE_BY_SIDE_ENDS = 2;
 
 export interface FineTuningStanding {
   readonly experiment: Experiment;
@@ -28,15 +27,7 @@ export interface FineTuningStanding {
   readonly fit: TuningFit;
   readonly settled: boolean;
   /** Once narrowed: the two settings against each other. */
-  readonly finish: {
-    readonly best: number;
-    readonly other: number;
-    readonly bestEnds: number;
-    readonly otherEnds: number;
-    readonly comparison: GroupComparison | null;
-    /** What is to be shot next; null when both have been. */
-    readonly next: number | null;
-  } | null;
+  readonly finish: (SideBySide & { readonly best: number; readonly other: number }) | null;
   readonly shotsToday: number;
 }
 
@@ -113,8 +104,7 @@ function isTurned(experiment: Experiment, control: Control): boolean {
   return experimentChanges(experiment, 1).some((one) => one.control === control);
 }
 
-interface PlacedEnd {
-  readonly end: TunedEnd;
+interface PlacedEnd extends FinishEnd {
   /** Place in the log of its last shot. */
   readonly index: number;
 }
@@ -141,6 +131,7 @@ function endsOf(
     .map(
       ({ shots, setting, endNumber }): PlacedEnd => ({
         index: shots.at(-1)!.index,
+        atMs: instantMs(shots.at(-1)!.at),
         end: {
           setting,
           squaresMm2:
@@ -181,19 +172,8 @@ function finishOf(
 ): FineTuningStanding['finish'] {
   if (narrowed === null) return null;
   const { best, other, index } = narrowed;
-  const since = placed.filter((one) => one.index > index).map(({ end }) => end);
-  const at = (setting: number) => since.filter((end) => end.setting === setting);
-  const [bestEnds, otherEnds] = [at(best).length, at(other).length];
-  const next =
-    bestEnds === 0 ? best : otherEnds === 0 ? other : bestEnds < SIDE_BY_SIDE_ENDS ? best : null;
-  return {
-    best,
-    other,
-    bestEnds,
-    otherEnds,
-    comparison: compareSettings(at(best), at(other)),
-    next,
-  };
+  const since = placed.filter((one) => one.index > index);
+  return { best, other, ...sideBySide(since, best, other) };
 }
 
 /** How still the bow sat on aim at a setting, 1 to 5, over the ends it was noted of; null where never. */

@@ -5,13 +5,14 @@ import { controlsMoving } from './responses.ts';
 
 /** A new string's creep is taken as the same within this, mm. */
 const CREEP_STEP_MM = 0.2;
-/** So many spreads from the middle of its group a reading is a slip, or something moved unwritten. */
-export const SLIP_SPREADS = 8;
+/** Farther than so many spreads from the one before: a slip, or something moved unwritten. */
+const JUMP_SPREADS = 4;
 const CREEPS: readonly ReadingKind[] = ['braceHeight', 'tillerTop', 'tillerBottom'];
 
 /**
  * Readings of one setting taken again, by one person with one tool: nothing that moves them was
- * turned, changed or crept between. Each group has two or more; a slip is in none.
+ * turned, changed or crept between. Each group has two or more. One that jumps begins a group of its
+ * own: a bow that was knocked, or a slip, would make the hand look so poor that nothing is noticed.
  *
  * @param readings of one kind, in log order
  */
@@ -24,28 +25,25 @@ export function readAgain(
   const moved = state.upsets.filter(
     (upset) => upset.kind === 'item' || moving.includes(upset.control),
   );
-  const groups = new Map<string, Measured[]>();
+  const groups: Measured[][] = [];
+  const open = new Map<string, Measured[]>();
+  const jump = JUMP_SPREADS * Math.SQRT2 * READINGS[kind].typicalSd;
   let passed = 0;
   for (const measured of readings) {
     while (passed < moved.length && moved[passed]!.index < measured.index) passed += 1;
     const { stringTurn, shots } = measured.under;
     const crept = CREEPS.includes(kind) ? creepSteps(shots) : 0;
     const key = JSON.stringify([passed, stringTurn, crept, measured.by, measured.tool]);
-    const group = groups.get(key);
-    if (group === undefined) groups.set(key, [measured]);
-    else group.push(measured);
+    const group = open.get(key);
+    if (group !== undefined && Math.abs(measured.mean - group.at(-1)!.mean) <= jump) {
+      group.push(measured);
+      continue;
+    }
+    const begun = [measured];
+    groups.push(begun);
+    open.set(key, begun);
   }
-  return [...groups.values()]
-    .map((group) => withoutSlips(kind, group))
-    .filter(({ length }) => length > 1);
-}
-
-/** A slip that was stored would make the hand look so poor that the next one is not asked about. */
-function withoutSlips(kind: ReadingKind, group: readonly Measured[]): readonly Measured[] {
-  const inOrder = group.map(({ mean }) => mean).toSorted((one, other) => one - other);
-  const middle = inOrder[Math.floor((inOrder.length - 1) / 2)];
-  const most = SLIP_SPREADS * Math.SQRT2 * READINGS[kind].typicalSd;
-  return group.filter(({ mean }) => Math.abs(mean - (middle ?? mean)) <= most);
+  return groups.filter(({ length }) => length > 1);
 }
 
 function creepSteps(shots: number): number {

@@ -71,6 +71,14 @@ export function unlikeWords({ fit }: Pick<FineTuningStanding, 'fit'>): string | 
   }
 }
 
+/** Ends of the finish that nothing can be set beside; null: there are none. */
+export function apartWords({ finish }: Pick<FineTuningStanding, 'finish'>): string | null {
+  if (finish === null || finish.apart === 0) return null;
+  const these =
+    finish.apart === 1 ? '1 end of the finish is' : `${finish.apart} ends of the finish are`;
+  return `${these} not side by side: more than half an hour from the others, or in other wind. They count on the curve, each with its day.`;
+}
+
 /** What the counting says, in one line. */
 export function fineTuningSays(standing: FineTuningStanding): string {
   const { experiment, ends, fit } = standing;

@@ -2,6 +2,7 @@ import { sinceUpsetWords } from '#core/words/since-words.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
 import {
+  apartWords,
   experimentName,
   fineTuningSays,
   settingWords,
@@ -20,6 +21,7 @@ export function FineTuningPanel({
 }) {
   const { experiment, ends, fit, settled, setting, shotsToday, voided, finish } = standing;
   const unlike = unlikeWords(standing);
+  const apart = apartWords(standing);
   return (
     <section aria-label="Fine tuning" aria-live="polite" data-testid="fine-tuning">
       <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
@@ -54,6 +56,11 @@ export function FineTuningPanel({
           {showNumber(finish.comparison.ratio, 2)} ({showNumber(finish.comparison.low, 2)} to{' '}
           {showNumber(finish.comparison.high, 2)}) times that at{' '}
           {settingWords(standing, finish.other)}.
+        </p>
+      )}
+      {apart !== null && (
+        <p className="mt-1 border-l-2 border-ink pl-2.5 text-plain" role="note">
+          {apart}
         </p>
       )}
       {ends.length > 0 && (
