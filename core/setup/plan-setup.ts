@@ -2,7 +2,7 @@ import { type Control, CONTROL_FACTS } from '../craft/controls.ts';
 import { type Interval, intervalOf, learnedGains } from '../gains/learned-gains.ts';
 import { settingAfter, twistCovariate } from '../gains/plane-model.ts';
 import { hasAdjustableBolts } from '../craft/bow-terms.ts';
-import { mixtureCdf } from '../numeric/normal-mixture.ts';
+import { mixtureCdf, mixtureMean, type NormalMixture } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
@@ -16,6 +16,8 @@ export interface SetupOption {
   readonly expected: ReadonlyMap<SetupGoalId, Interval>;
   /** Chance that all readings are in band afterwards. */
   readonly chance: number;
+  /** Whether a reading that is out of its band is expected to come visibly nearer to it. */
+  readonly bringsNearer: boolean;
 }
 
 export interface SetupPlan {
@@ -29,6 +31,8 @@ export interface SetupPlan {
 
 /** All readings in band with this chance: leave it. */
 const GOOD_ENOUGH = 0.85;
+/** Nearer by less than this share of the tolerance nobody sees. */
+const VISIBLE = 0.2;
 /** A move may leave the hard brace limits with at most this chance, on the side it goes to. */
 const LIMIT_CHANCE = 0.0001;
 /** Most of one bolt in one string-off, turns. */
@@ -288,5 +292,16 @@ function optionOf(state: BowState, goals: readonly SetupGoal[], move: Candidate)
     changes: [...amounts].map(([control, amount]) => ({ control, amount })),
     expected: new Map(after.map(({ goal, mixture }) => [goal.id, intervalOf(mixture)])),
     chance: after.reduce((chance, { goal, mixture }) => chance * chanceInBand(goal, mixture), 1),
+    bringsNearer: after.some(({ goal, mixture }) => {
+      const nearer =
+        beyondOf(goal, goal.under(learnedGains(state).plane.now)) - beyondOf(goal, mixture);
+      return nearer >= VISIBLE * goal.scale;
+    }),
   };
+}
+
+/** How far a reading's mean lies beyond its band; 0 within. */
+function beyondOf({ low, high }: SetupGoal, mixture: NormalMixture): number {
+  const mean = mixtureMean(mixture);
+  return Math.max(0, low - mean, mean - high);
 }

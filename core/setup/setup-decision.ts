@@ -15,11 +15,12 @@ const WORTH_A_STRING_OFF = 0.08;
 /**
  * Whether to leave it or to move: the same rule in the program and in its measure. A bow that is
  * probably out is moved even when one step cannot bring it home: the step is short because the gain
- * is not known yet, and it teaches the gain.
+ * is not known yet, and it teaches the gain. One that brings nothing visibly nearer is no move.
  */
 export function setupDecision({ best, chanceNow }: SetupPlan): SetupDecision {
   const probablyOut = chanceNow < PROBABLY_IN;
-  if (best !== null && (probablyOut || best.chance - chanceNow >= WORTH_A_STRING_OFF))
+  const isWorth = best !== null && best.chance - chanceNow >= WORTH_A_STRING_OFF;
+  if (best !== null && (isWorth || (probablyOut && best.bringsNearer)))
     return { kind: 'move', option: best };
   return probablyOut ? { kind: 'outOfReach' } : { kind: 'inBand' };
 }

@@ -31,7 +31,7 @@ export function wayBackWords(step: WayBackStep, style: FigureStyle): WayBackWord
         also:
           step.amount === null || step.amount === 0
             ? `By ${control}: what was counted then was counted on another part.`
-            : `By ${control}: about ${lowerFirst(changeWords(step.control, step.amount))}, then read it. What was counted then was counted on another part.`,
+            : `About ${lowerFirst(changeWords(step.control, step.amount))}, then read it. What was counted then was counted on another part.`,
       };
     }
     case 'fit':

@@ -95,7 +95,8 @@ export function StoryFilters({
         </More>
       </div>
       <p className="mt-1 text-note text-ink-2" role="status">
-        {found === of ? `${of} lines` : `${found} of ${of} lines`}
+        {found === of ? '' : `${found} of `}
+        {of} {of === 1 ? 'line' : 'lines'}
       </p>
     </form>
   );
