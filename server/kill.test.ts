@@ -12,7 +12,7 @@ import { openDb } from './db/open.ts';
 import { note, Program } from './fixtures/program.ts';
 
 /** How often the plug is pulled: a few in every run of the tests, 200 in `npm run torture`. */
-const ROUNDS = Number(process.env['KEEN_LIMB_KILLS'] ?? 6);
+const ROUNDS = Number(process.env['KEEN_LIMB_KILLS'] ?? 4);
 const SEED = Number(process.env['KEEN_LIMB_SEED'] ?? Date.now() % 2 ** 31);
 console.log(`kills: ${ROUNDS}, seed ${SEED}`);
 

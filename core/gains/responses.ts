@@ -7,7 +7,7 @@ export const PLANE_RESPONSES = ['braceHeight', 'tillerTop', 'tillerBottom', 'dra
 export type PlaneResponse = (typeof PLANE_RESPONSES)[number];
 
 /** The controls they all answer. */
-export const PLANE_CONTROLS: readonly Control[] = ['twists', 'topBolt', 'bottomBolt'];
+const PLANE_CONTROLS: readonly Control[] = ['twists', 'topBolt', 'bottomBolt'];
 
 export function isPlaneResponse(kind: string): kind is PlaneResponse {
   return (PLANE_RESPONSES as readonly string[]).includes(kind);

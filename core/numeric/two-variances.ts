@@ -13,7 +13,7 @@ export interface VariancePrior {
 }
 
 /** A variance learned, and how well. */
-export interface LearnedVariance {
+interface LearnedVariance {
   readonly variance: number;
   readonly degrees: number;
 }
