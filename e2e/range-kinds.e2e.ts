@@ -329,3 +329,23 @@ test('two things changed between ends void the comparison, visibly', async ({ pa
     'plunger preload and point mass were both changed before end 2',
   );
 });
+
+test('broadheads among bare shafts get a verdict against the practice arrows, and what to look at', async ({
+  page,
+  app,
+}) => {
+  await openRange(page, app, 'Kestrel');
+  await page.getByRole('button', { name: 'Start shooting' }).click();
+  for (const end of ['one', 'two']) {
+    await enter(page, 'f 0,0 1,1 -1,-1');
+    await enter(page, 'bh 14,0 15,1 14,-1');
+    if (end === 'one') await page.getByRole('button', { name: 'Next end' }).first().click();
+  }
+  const session = new URL(page.url()).searchParams.get('session');
+  await page.goto(
+    `${app.address}/range/${await app.bowId('Kestrel')}?session=${session}&sheet=groups`,
+  );
+  const points = page.getByRole('region', { name: 'Points for use' });
+  await expect(points).toContainText('Broadheads land apart from the practice arrows.');
+  await expect(points).toContainText('no wobble at the joint');
+});

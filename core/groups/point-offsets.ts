@@ -1,6 +1,7 @@
 import { PROOF_POINTS, type ProofPoint } from '../craft/range-terms.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
+import { sittingsBefore } from '../log/sitting.ts';
 import { shotInBowFrame } from './cant.ts';
 import { axisSums, FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from './offset-posterior.ts';
 import { scatterPrior } from './scatter-history.ts';
@@ -20,7 +21,7 @@ export function pointOffsets(state: BowState, session: ShootingSession): readonl
   const counted = session.shots.filter(isCounted).map((shot) => shotInBowFrame(session, shot));
   const of = (arrow: Shot['arrow']) => counted.filter((shot) => shot.arrow === arrow);
   const fletched = of('fletched');
-  const earlier = state.sessions.slice(0, Math.max(0, state.sessions.indexOf(session)));
+  const earlier = sittingsBefore(state, session);
   if (fletched.length < FEWEST_EACH) return [];
   return PROOF_POINTS.flatMap((arrow) => {
     const shots = of(arrow);

@@ -111,6 +111,21 @@ describe('the proof at purpose', () => {
     }
   });
 
+  it('judges points for use shot among bare shafts as well, which of themselves lead to no move', () => {
+    const log = bowFor('right', 'shelfHunting');
+    log.add({
+      kind: 'sessionOpened',
+      sessionId: 'proof',
+      distanceM: 20,
+      toleranceMm: 30,
+      toleranceWhy: '',
+      buttMm: 1220,
+    });
+    shootEnds(log, [1, 2], [90, 0]);
+    expect(standing(log).next).toMatchObject({ kind: 'look', axis: 'bareShaftOutward' });
+    expect(standing(log).outward.offsetMm).toBeGreaterThan(60);
+  });
+
   it('begins again after a turn: what was shot before says nothing of after', () => {
     const log = bowFor('right', 'shelfHunting');
     openProof(log);

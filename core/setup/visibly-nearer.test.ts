@@ -30,7 +30,7 @@ function anyBow(seed: number): BowLog {
 }
 
 describe('a move of twists and bolts', () => {
-  it('brings something that is out of its band nearer, by more than nobody would see', () => {
+  it('brings a reading visibly nearer to its band, or makes it surer that all are in', () => {
     let moves = 0;
     let none = 0;
     for (let seed = 1; seed <= 120; seed += 1) {
@@ -52,7 +52,10 @@ describe('a move of twists and bolts', () => {
         const before = Math.abs(beyondBand(now, goal));
         return (before - Math.abs(beyondBand(now + shift(goal), goal))) / goal.scale;
       });
-      expect(Math.max(...nearer), `seed ${seed}`).toBeGreaterThan(0.05);
+      const { best, chanceNow } = planSetup(state);
+      // Or it makes it surer that all are in: a reading in its band by a hair may be out of it.
+      const surer = (best?.chance ?? 0) - chanceNow;
+      expect(Math.max(...nearer) > 0.05 || surer >= 0.08, `seed ${seed}`).toBe(true);
     }
     expect(moves).toBeGreaterThan(60);
     expect(none).toBeGreaterThan(0);

@@ -64,7 +64,8 @@ function mixedBuilds(state: BowState, session: ShootingSession): readonly Compar
   const known = (one: ShootingSession) =>
     one.shots.map((shot) => buildOf(one, shot.endNumber)).filter((build) => build !== null);
   const here = [...new Set(known(session))];
-  const place = state.sessions.indexOf(session);
+  // Of another fold of the same log, perhaps: known by its name.
+  const place = state.sessions.findIndex(({ sessionId }) => sessionId === session.sessionId);
   const earlier = state.sessions
     .slice(0, Math.max(0, place))
     .findLast((one) => one.sessionKind === session.sessionKind && known(one).length > 0);

@@ -9,6 +9,9 @@ import { shaftByShaft } from '#core/bare-shaft/shaft-by-shaft.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import { pointOffsets } from '#core/groups/point-offsets.ts';
 import { forgivenessBySetting } from '#core/groups/settings-shot.ts';
+import { POINTS_LOOKED_AT } from '#core/craft/blame-list.ts';
+import { type ProofStanding, proofStanding } from '#core/proof/proof-standing.ts';
+import { proofSaysWords } from '#core/words/proof-words.ts';
 
 const CELL = 'border-b border-faint py-1.5 pr-4 text-left align-top';
 
@@ -153,6 +156,29 @@ function Points({
           </li>
         ))}
       </ul>
+      <PointsVerdict standing={proofStanding(state, session)} />
     </section>
+  );
+}
+
+/** Together or apart, and what is looked at before the bow is blamed. */
+function PointsVerdict({ standing }: { readonly standing: ProofStanding }) {
+  const { kind } = standing.next;
+  return (
+    <div className="mt-2 grid gap-1 text-plain">
+      <p className="font-[640]">{proofSaysWords(standing)}</p>
+      {kind === 'shoot' && <p>Two ends of both, three shots each, say more.</p>}
+      {kind !== 'shoot' && kind !== 'proved' && (
+        <>
+          <p>Before the bow is blamed, look at:</p>
+          <ul className="list-disc pl-5">
+            {POINTS_LOOKED_AT.map(({ id, words }) => (
+              <li key={id}>{words}</li>
+            ))}
+          </ul>
+          <p>A session of the kind proof goes on from there, one move at a time.</p>
+        </>
+      )}
+    </div>
   );
 }

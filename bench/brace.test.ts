@@ -1,0 +1,23 @@
+import { expect, it } from 'vitest';
+import { searchByAdvice, searchByHabit, type SearchOutcome } from './brace-sim.ts';
+
+const BOWS = 40;
+const seeds = Array.from({ length: BOWS }, (_, index) => 83_001 + index);
+const mean = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
+const offs = (outcomes: readonly SearchOutcome[]) => mean(outcomes.map((one) => one.stringOffs));
+const above = (outcomes: readonly SearchOutcome[]) => mean(outcomes.map((one) => one.aboveDb));
+
+/** The whole bench is `npm run bench:brace`; these are its bounds as far as so few bows can tell. */
+it.each(['random', 'valley'] as const)(
+  'finds the quiet height with fewer string-offs and less noise than the habit, curve %s',
+  (kind) => {
+    const advice = seeds.map((seed) => searchByAdvice(seed, kind));
+    const habit = seeds.map((seed) => searchByHabit(seed, kind));
+    expect(offs(advice) / offs(habit)).toBeLessThanOrEqual(0.9);
+    expect(above(advice) / above(habit)).toBeLessThanOrEqual(0.7);
+    expect(advice.every(({ limitsPassed }) => limitsPassed === 0)).toBe(true);
+    const held = advice.filter(({ claimHeld }) => claimHeld === true).length;
+    expect(held).toBeGreaterThanOrEqual(0.75 * BOWS);
+  },
+  120_000,
+);

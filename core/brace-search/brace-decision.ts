@@ -1,0 +1,227 @@
+import { CholeskyDecomposition } from 'ml-matrix';
+import { seededUniform, standardNormal } from '../numeric/random.ts';
+import { ROUGH_OVER_RANGE } from '../priors/brace-search-priors.ts';
+import { type HeightWorth, type JudgedBy, SHOTS_A_HEIGHT, worthOfHeights } from './next-height.ts';
+import {
+  type CurvePart,
+  fitNoiseCurve,
+  type HeightRange,
+  type HeightTried,
+  type NoiseCurve,
+} from './noise-curve.ts';
+
+/** Less than this nobody hears between two shots, dB. */
+const HEARD_APART_DB = 0.5;
+/** By ear every answer tells little, and it is asked until less than this is left, dB. */
+const ENOUGH_BY_EAR_DB = 0.2;
+/** Curves drawn to see how quiet it might be elsewhere. */
+const DRAWS = 400;
+const SEED = 16;
+const SURE = 0.9;
+/** Higher than both by so much between them, two quiet heights are two valleys, dB. */
+const RIDGE_DB = 1;
+/** Two heights alike say nothing of what lies between them. */
+const FEWEST_HEIGHTS = 3;
+/** A bow is not unstrung for ever. */
+const MOST_HEIGHTS = 8;
+/** What another string-off, and a height never shot at, have to be quieter by, dB. */
+const STAY_DB = 0.3;
+const UNTRIED_DB = 0.1;
+
+/** What the next height costs and may be: whole twists, and nothing that touched the arm. */
+export interface HeightSteps {
+  /** What one twist gives here, mm. */
+  readonly twistMm: number;
+  /** Nothing is proposed at or below a height whose string touched the arm, mm; null: none did. */
+  readonly touchedMm: number | null;
+}
+
+export interface BraceStanding {
+  readonly curve: NoiseCurve;
+  /** The height to settle on, as a place in the curve: one that was tried, or one between. */
+  readonly best: number;
+  /** Expected noise of it above the least anywhere in the range, dB. */
+  readonly regretDb: number;
+  /** Nine times in ten no height is more than this quieter, dB. */
+  readonly quieterByMostDb: number;
+  /** Heights tried that cannot be told from the best, the best among them. */
+  readonly alike: readonly number[];
+  /** Two quiet heights with a louder one surely between them, low and high, mm; null: one valley. */
+  readonly twoValleysMm: readonly [number, number] | null;
+  readonly next: BraceNext;
+}
+
+type BraceNext =
+  | ({ readonly kind: 'try'; readonly twists: number } & HeightWorth)
+  /** Nothing is left worth unstringing for; `flat`: no height tried differs from another. */
+  | { readonly kind: 'settle'; readonly heightMm: number; readonly flat: boolean };
+
+/**
+ * Where a search for the quiet brace height stands: the curve, the best height so far with what may be
+ * quieter elsewhere, and the next height in whole twists, or that it is enough.
+ *
+ * @param tried in the order they were tried; the last is where the bow stands
+ */
+export function braceStanding(
+  tried: readonly HeightTried[],
+  range: HeightRange,
+  steps: HeightSteps,
+): BraceStanding {
+  const curve = fitNoiseCurve(tried, range);
+  const isClear = (heightMm: number) => steps.touchedMm === null || heightMm > steps.touchedMm;
+  const draws = drawCurves(curve);
+  const places = reachablePlaces(curve, tried, steps).filter((at) => isClear(curve.heightsMm[at]!));
+  const here = tried.length - 1;
+  const candidates = places.length > 0 ? places : [here];
+  const least = draws.map((draw) => Math.min(...candidates.map((at) => draw[at]!)));
+  const regretOf = (at: number) => meanOf(draws.map((draw, i) => draw[at]! - least[i]!));
+  const best = candidates.reduce(
+    (quietest, at) => {
+      // To stay is one string-off less, and a height that was tried is known by more than its curve.
+      const regret =
+        regretOf(at) + (at === here ? 0 : at < curve.tried ? STAY_DB : STAY_DB + UNTRIED_DB);
+      return regret < quietest.regret ? { at, regret } : quietest;
+    },
+    { at: here, regret: Number.POSITIVE_INFINITY },
+  ).at;
+  const regretDb = meanOf(draws.map((draw, i) => draw[best]! - least[i]!));
+  const alike = candidates.filter((at) => {
+    if (at >= curve.tried) return false;
+    const louder = draws.filter((draw) => draw[at]! > draw[best]! + HEARD_APART_DB).length;
+    return louder < SURE * draws.length;
+  });
+  const standing = {
+    curve,
+    best,
+    regretDb,
+    quieterByMostDb: quieterByMost(fitNoiseCurve(tried, range, ROUGH_OVER_RANGE), best),
+    alike,
+    twoValleysMm: valleysOf(curve, draws, alike, best),
+  };
+  const by: JudgedBy = tried.at(-1)!.levelsDb.length > 0 ? 'sound' : 'ear';
+  const enough =
+    by === 'sound'
+      ? Math.max(HEARD_APART_DB, curve.shotNoiseDb / Math.sqrt(SHOTS_A_HEIGHT))
+      : ENOUGH_BY_EAR_DB;
+  const isEnough =
+    (tried.length >= FEWEST_HEIGHTS && regretDb <= enough) || tried.length >= MOST_HEIGHTS;
+  const next = isEnough ? null : nextHeight(curve, tried, steps, { candidates, by });
+  return {
+    ...standing,
+    next:
+      next ?? settleOn(standing, candidates, { by, isQuietEnough: (at) => regretOf(at) <= enough }),
+  };
+}
+
+const meanOf = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
+
+/** What may be elsewhere, nine times in ten: over the whole range, reached by whole twists or not. */
+function quieterByMost(curve: NoiseCurve, best: number): number {
+  const regrets = drawCurves(curve)
+    .map((draw) => draw[best]! - Math.min(...draw))
+    .toSorted((one, other) => one - other);
+  return regrets[Math.floor(SURE * (regrets.length - 1))]!;
+}
+
+/** Of heights that cannot be told apart the lowest, where that costs nothing that is heard; else the best. */
+function settleOn(
+  { curve, best, alike }: Pick<BraceStanding, 'curve' | 'best' | 'alike'>,
+  candidates: readonly number[],
+  { by, isQuietEnough }: { readonly by: JudgedBy; readonly isQuietEnough: (at: number) => boolean },
+): BraceNext {
+  const triedOnes = candidates.filter((at) => at < curve.tried);
+  const lowest = triedOnes.reduce((low, at) =>
+    curve.heightsMm[at]! < curve.heightsMm[low]! ? at : low,
+  );
+  const quietEnough = isQuietEnough(lowest);
+  const flat =
+    triedOnes.length > 1 && alike.length === triedOnes.length && (by === 'sound' || quietEnough);
+  return { kind: 'settle', heightMm: curve.heightsMm[flat && quietEnough ? lowest : best]!, flat };
+}
+
+/** The heights tried, and of the grid those that whole twists from here come nearest to, inside the range. */
+function reachablePlaces(
+  curve: NoiseCurve,
+  tried: readonly HeightTried[],
+  { twistMm }: HeightSteps,
+): readonly number[] {
+  const here = tried.at(-1)!.heightMm;
+  const grid = curve.heightsMm.slice(curve.tried);
+  const [low, high] = [grid[0]!, grid.at(-1)!];
+  return curve.heightsMm.flatMap((heightMm, at) => {
+    if (at < curve.tried) return [at];
+    const after = here + Math.round((heightMm - here) / twistMm) * twistMm;
+    return after >= low && after <= high ? [at] : [];
+  });
+}
+
+/** The height in whole twists from where the bow stands that is worth most; null: none is worth it. */
+function nextHeight(
+  curve: NoiseCurve,
+  tried: readonly HeightTried[],
+  { twistMm }: HeightSteps,
+  { candidates, by }: { readonly candidates: readonly number[]; readonly by: JudgedBy },
+): BraceNext | null {
+  const here = tried.at(-1)!.heightMm;
+  const untried = candidates.filter((at) => at >= curve.tried);
+  const worth = worthOfHeights(curve, untried, candidates, by)
+    .map((one) => ({ ...one, twists: Math.round((one.heightMm - here) / twistMm) }))
+    .filter(({ twists }) => twists !== 0);
+  const most = worth.reduce<(typeof worth)[number] | null>(
+    (best, one) => (best === null || one.worthDb > best.worthDb ? one : best),
+    null,
+  );
+  return most === null ? null : { kind: 'try', ...most, heightMm: here + most.twists * twistMm };
+}
+
+/** Curves as they may be, drawn from the mixture. */
+function drawCurves(curve: NoiseCurve): readonly Float64Array[] {
+  const uniform = seededUniform(SEED);
+  const normal = standardNormal(uniform);
+  return curve.parts.flatMap((part) => {
+    const count = Math.max(1, Math.round(part.weight * DRAWS));
+    return drawPart(part, count, normal);
+  });
+}
+
+function drawPart(
+  { mean, covariance }: CurvePart,
+  count: number,
+  normal: () => number,
+): readonly Float64Array[] {
+  const size = mean.length;
+  const padded = covariance.clone();
+  for (let at = 0; at < size; at += 1) padded.set(at, at, padded.get(at, at) + 1e-3);
+  const lower = new CholeskyDecomposition(padded).lowerTriangularMatrix;
+  return Array.from({ length: count }, () => {
+    const z = Float64Array.from({ length: size }, normal);
+    return Float64Array.from(mean, (value, row) => {
+      let sum = value;
+      for (let column = 0; column <= row; column += 1) sum += lower.get(row, column) * z[column]!;
+      return sum;
+    });
+  });
+}
+
+/** The best and another height as quiet, with a ridge between them that is surely heard. */
+function valleysOf(
+  curve: NoiseCurve,
+  draws: readonly Float64Array[],
+  alike: readonly number[],
+  best: number,
+): readonly [number, number] | null {
+  for (const other of alike) {
+    const [low, high] = [curve.heightsMm[best]!, curve.heightsMm[other]!].toSorted((a, b) => a - b);
+    const between = curve.heightsMm.flatMap((heightMm, at) =>
+      heightMm > low! && heightMm < high! ? [at] : [],
+    );
+    const isRidge = between.some((at) => {
+      const over = draws.filter(
+        (draw) => draw[at]! > Math.max(draw[best]!, draw[other]!) + RIDGE_DB,
+      ).length;
+      return over >= SURE * draws.length;
+    });
+    if (isRidge) return [low!, high!];
+  }
+  return null;
+}

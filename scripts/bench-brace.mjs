@@ -1,0 +1,4 @@
+import { runBench } from './ensure.mjs';
+
+/** Searches for the quiet brace height on simulated bows. */
+runBench('brace');
