@@ -18,7 +18,7 @@ export async function exportCommand(
   record: string,
   [path, ...wanted]: readonly string[],
 ): Promise<string> {
-  if (path === undefined)
+  if (path === undefined || path.startsWith('-'))
     throw new StartFault(
       'Say where to: npm run export FILE.zip, and names of bows to save only those.',
     );

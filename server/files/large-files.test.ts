@@ -192,6 +192,8 @@ describe('without a browser', () => {
     // The server may be at work meanwhile.
     expect(await run(source, 'export', file)).toMatchObject({ code: 0 });
     expect((await run(source, 'export', one, 'Heron')).said).toContain('Saved 1 bow');
+    // What looks like a question is no file to write.
+    expect((await run(source, 'export', '--help')).said).toContain('Say where to');
     const again = await run(source, 'export', file);
     expect(again).toMatchObject({ code: 1 });
     expect(again.said).toMatch(/^[^\n]*is there already and was not touched[^\n]*\n$/);
