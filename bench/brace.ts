@@ -46,12 +46,12 @@ judged([
     most: 0.7,
   },
   { name: 'limits passed', figure: all.filter((one) => one.limitsPassed > 0).length, most: 0 },
-  ...Object.entries({ random, 'one valley': valley }).map(([name, { advice }]) => ({
-    name: `“no height more than so much quieter”, ${name}, true, %`,
-    figure: percent(advice.map(({ claimHeld }) => claimHeld === true)),
+  {
+    name: '“no height more than so much quieter”, true, %',
+    figure: percent(all.map(({ claimHeld }) => claimHeld === true)),
     least: 87,
-    most: name === 'random' ? 93 : 100,
-  })),
+    most: 93,
+  },
   {
     name: 'flat curves said to be flat, %',
     figure: percent(flat.advice.map(({ saidFlat }) => saidFlat)),
