@@ -4,7 +4,7 @@ import type { SetupMiss } from './move-because.ts';
 import type { Move, MovePlace } from './move.ts';
 import { plainMove } from './plain-move.ts';
 import { planSetup, type SetupOption, type SetupPlan } from '../setup/plan-setup.ts';
-import { setupDecision } from '../setup/setup-decision.ts';
+import { isWorthMoving, setupDecision } from '../setup/setup-decision.ts';
 import type { SetupGoal } from '../setup/setup-goals.ts';
 import { beyondBand, presentTargetValue, type StepStatus } from '../order/step-states.ts';
 import { twistRange } from '../limits/twist-limits.ts';
@@ -27,7 +27,9 @@ export function setupMove(state: BowState, status: StepStatus, isStopped = false
 
 function moveOf(state: BowState, status: StepStatus, plan: SetupPlan, option: SetupOption): Move {
   const { changes } = option;
-  const { runnerUp } = plan;
+  // The next best is held to what the best is.
+  const runnerUp =
+    plan.runnerUp !== null && isWorthMoving(plan.runnerUp, plan.chanceNow) ? plan.runnerUp : null;
   const missed = plan.goals.map((goal) => missOf(state, goal)).filter((one) => one !== null);
   return {
     ...plainMove(status.step.id, { topic: 'setup', status, plan, option, missed }),

@@ -17,10 +17,13 @@ const WORTH_A_STRING_OFF = 0.08;
  * probably out is moved even when one step cannot bring it home: the step is short because the gain
  * is not known yet, and it teaches the gain. One that brings nothing visibly nearer is no move.
  */
-export function setupDecision({ best, chanceNow }: SetupPlan): SetupDecision {
-  const probablyOut = chanceNow < PROBABLY_IN;
-  const isWorth = best !== null && best.chance - chanceNow >= WORTH_A_STRING_OFF;
-  if (best !== null && (isWorth || (probablyOut && best.bringsNearer)))
-    return { kind: 'move', option: best };
-  return probablyOut ? { kind: 'outOfReach' } : { kind: 'inBand' };
+export function setupDecision(plan: SetupPlan): SetupDecision {
+  const { best, chanceNow } = plan;
+  if (best !== null && isWorthMoving(best, chanceNow)) return { kind: 'move', option: best };
+  return chanceNow < PROBABLY_IN ? { kind: 'outOfReach' } : { kind: 'inBand' };
+}
+
+/** Whether an option, the best or the next best, is worth a string-off. */
+export function isWorthMoving({ chance, bringsNearer }: SetupOption, chanceNow: number): boolean {
+  return chance - chanceNow >= WORTH_A_STRING_OFF || (chanceNow < PROBABLY_IN && bringsNearer);
 }
