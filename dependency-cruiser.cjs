@@ -1,6 +1,6 @@
 /** Packages core may use for figures and tables: no interface, no platform, no clock. */
 const NUMERIC =
-  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|date-fns|zod|@types/d3-random)';
+  'node_modules/(@stdlib/|ml-matrix|d3-random|pure-rand|papaparse|date-fns|zod|fft\.js|@types/d3-random)';
 const INTERFACE =
   'node_modules/(react|react-dom|react-router|swr|radix-ui|lucide-react|uuid|idb|date-fns|@tanstack/react-virtual|qr|ical-generator|zod|recharts|ml-matrix|@fontsource-variable|@types/react|@types/react-dom)(/|$)';
 
