@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { loggedEntrySchema } from './entry.ts';
 import { ENTRY_VERSION } from './entry-version.ts';
-import { PICTURE_TYPES, type PictureType } from './picture.ts';
+import { KEPT_TYPES, type KeptType } from './picture.ts';
 
 const FORMAT = 'keen-limb-workshop';
 /** The arrangement of members and lines; it rises when an older program could not read a newer file. */
@@ -44,7 +44,7 @@ export type FileMember =
       readonly kind: 'picture';
       readonly bowId: string;
       readonly pictureId: string;
-      readonly type: PictureType;
+      readonly type: KeptType;
     };
 
 const UUID = '[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}';
@@ -57,16 +57,21 @@ export function fileMember(name: string): FileMember | null {
   const bowId = BOW_NAME.exec(name)?.[1];
   if (bowId !== undefined) return { kind: 'bow', bowId };
   const [, ofBow, pictureId, ending] = PICTURE_NAME.exec(name) ?? [];
-  const type = PICTURE_TYPES.find((one) => one === `image/${ending}`);
+  const type = KEPT_TYPES.find((one) => endingOf(one) === ending);
   return ofBow === undefined || pictureId === undefined || type === undefined
     ? null
     : { kind: 'picture', bowId: ofBow, pictureId, type };
+}
+
+/** What a kept thing's file ends in: `jpeg`, `wav`. */
+export function endingOf(type: KeptType): string {
+  return type.slice(type.indexOf('/') + 1);
 }
 
 export function bowMemberName(bowId: string): string {
   return `bows/${bowId}.jsonl`;
 }
 
-export function pictureMemberName(bowId: string, pictureId: string, type: PictureType): string {
-  return `pictures/${bowId}/${pictureId}.${type.slice('image/'.length)}`;
+export function pictureMemberName(bowId: string, pictureId: string, type: KeptType): string {
+  return `pictures/${bowId}/${pictureId}.${endingOf(type)}`;
 }

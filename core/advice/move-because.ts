@@ -3,6 +3,7 @@ import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
 import type { Remedy } from '../bare-shaft/remedies.ts';
 import type { SpentControl } from '../bare-shaft/spent-controls.ts';
 import type { ShaftsToBuy } from '../arrows/shafts-to-buy.ts';
+import type { SearchStanding } from '../brace-search/search-next.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ProofPoint } from '../craft/range-terms.ts';
 import type { ProofStanding } from '../proof/proof-standing.ts';
@@ -11,6 +12,7 @@ import type { FineTuningStanding } from '../fine-tuning/fine-tuning-standing.ts'
 import type { LandingDue } from '../fine-tuning/landing-after-tuning.ts';
 import type { BraceLimit } from '../limits/brace-limit.ts';
 import type { SafetyStop } from '../limits/stops.ts';
+import type { BraceSearch } from '../log/brace-searches.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { StepStatus } from '../order/step-states.ts';
 import type { BareShaftAxis } from '../priors/prior-gains.ts';
@@ -196,6 +198,14 @@ type SetupBecause =
   | ({ readonly topic: 'limbLineAsBuilt' } & OffGauge)
   | { readonly topic: 'rodOff'; readonly status: StepStatus; readonly offMm: number };
 
+type BraceSearchBecause =
+  | { readonly topic: 'openBraceSearch'; readonly status: StepStatus }
+  | {
+      readonly topic: 'braceSearch';
+      readonly search: BraceSearch;
+      readonly standing: SearchStanding;
+    };
+
 /** What makes a bow safe again: the way back, another part, or a look. */
 export type MakeSafeBecause = {
   readonly topic: 'makeSafe';
@@ -224,6 +234,7 @@ type ShaftBecause =
 export type MoveBecause =
   | SetupBecause
   | MakeSafeBecause
+  | BraceSearchBecause
   | BareShaftBecause
   | WalkBackBecause
   | FineTuningBecause

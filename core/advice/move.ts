@@ -38,6 +38,8 @@ type MoveAction =
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }
   /** A session of this kind is agreed and begun. */
   | { readonly kind: 'openSession'; readonly sessionKind: SessionKind }
+  /** The search for the quiet brace height. */
+  | { readonly kind: 'openSearch' }
   /** The arrows, with this sheet open over them. */
   | { readonly kind: 'openArrows'; readonly sheet: 'buy' }
   /** Look at these before bow or arrow is blamed; ticking them off goes on. */

@@ -10,6 +10,7 @@ import { fineTuningMove } from './fine-tuning-move.ts';
 import { walkBackMove } from './walk-back-move.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
+import { braceSearchMove, openSearchMove, ownOpenSearch } from './brace-search-move.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { ChangeList, Move } from './move.ts';
@@ -53,7 +54,7 @@ export function nextMove(state: BowState, nowMs: number): Move | null {
     return bar !== undefined && isShooting(may) ? barMove(state, steps, bar) : may;
   };
 
-  const atTheButt = bar === undefined ? allowed(buttMove(state, steps, nowMs)) : null;
+  const atTheButt = bar === undefined ? allowed(presentWorkMove(state, steps, nowMs)) : null;
   if (atTheButt !== null) return atTheButt;
 
   const landing = allowed(landingMove(state));
@@ -177,6 +178,10 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
     return step.clearing.look === null ? null : confirmMove(status, 'look');
   }
   if (step.clearing.by === 'shots') return shootInMove(status, step.clearing.count);
+  if (step.id === 'braceSearch') {
+    const search = ownOpenSearch(state);
+    return (search === null ? null : braceSearchMove(state, search)) ?? openSearchMove(status);
+  }
   if (stepLists(step.id).length > 0) return openListMove(status, 'list');
   if (step.id === 'purpose') return openListMove(status, 'facts');
   if (step.id === 'proof' && state.bow.purpose === 'hunting') return openProofMove('broadhead');
@@ -241,6 +246,24 @@ function asBuiltMove(state: BowState, status: StepStatus): Move | null {
 /** What is to be confirmed is a list to go through, or facts that open to be put right. */
 function openListMove(status: StepStatus, ask: 'list' | 'facts'): Move {
   return { ...confirmMove(status, ask), action: { kind: 'openStep', step: status.step.id } };
+}
+
+/** What is being worked on just now: a search or a session, whichever something was last written of. */
+function presentWorkMove(
+  state: BowState,
+  steps: readonly StepStatus[],
+  nowMs: number,
+): Move | null {
+  const search = ownOpenSearch(state);
+  const session = state.sessions.findLast(({ closed }) => !closed);
+  const searchAt = search === null ? Number.NEGATIVE_INFINITY : instantMs(search.lastAt);
+  const isSearch =
+    nowMs - searchAt <= SESSION_MS &&
+    (session === undefined || searchAt >= instantMs(session.shots.at(-1)?.at ?? session.openedAt));
+  return (
+    (search !== null && isSearch ? braceSearchMove(state, search) : null) ??
+    buttMove(state, steps, nowMs)
+  );
 }
 
 /** The move the butt asks for while a session is open and fresh; says what is still open before it. */

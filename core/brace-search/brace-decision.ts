@@ -1,7 +1,8 @@
 import { CholeskyDecomposition } from 'ml-matrix';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { ROUGH_OVER_RANGE } from '../priors/brace-search-priors.ts';
-import { type HeightWorth, type JudgedBy, SHOTS_A_HEIGHT, worthOfHeights } from './next-height.ts';
+import { SHOTS_A_HEIGHT } from '../craft/search-terms.ts';
+import { type HeightWorth, type JudgedBy, worthOfHeights } from './next-height.ts';
 import {
   type CurvePart,
   fitNoiseCurve,
@@ -34,6 +35,10 @@ export interface HeightSteps {
   readonly twistMm: number;
   /** Nothing is proposed at or below a height whose string touched the arm, mm; null: none did. */
   readonly touchedMm: number | null;
+  /** Whether so many twists may be put in or taken out from here; absent: any may. */
+  readonly mayTwist?: ((twists: number) => boolean) | undefined;
+  /** Of heights that cannot be told apart the lowest is wanted, flat or not. */
+  readonly lowestWanted?: boolean | undefined;
 }
 
 export interface BraceStanding {
@@ -68,9 +73,8 @@ export function braceStanding(
   steps: HeightSteps,
 ): BraceStanding {
   const curve = fitNoiseCurve(tried, range);
-  const isClear = (heightMm: number) => steps.touchedMm === null || heightMm > steps.touchedMm;
   const draws = drawCurves(curve);
-  const places = reachablePlaces(curve, tried, steps).filter((at) => isClear(curve.heightsMm[at]!));
+  const places = reachablePlaces(curve, tried, steps);
   const here = tried.length - 1;
   const candidates = places.length > 0 ? places : [here];
   const least = draws.map((draw) => Math.min(...candidates.map((at) => draw[at]!)));
@@ -109,7 +113,12 @@ export function braceStanding(
   return {
     ...standing,
     next:
-      next ?? settleOn(standing, candidates, { by, isQuietEnough: (at) => regretOf(at) <= enough }),
+      next ??
+      settleOn(standing, candidates, {
+        by,
+        isQuietEnough: (at) => regretOf(at) <= enough,
+        lowestWanted: steps.lowestWanted === true,
+      }),
   };
 }
 
@@ -127,9 +136,29 @@ function quieterByMost(curve: NoiseCurve, best: number): number {
 function settleOn(
   { curve, best, alike }: Pick<BraceStanding, 'curve' | 'best' | 'alike'>,
   candidates: readonly number[],
-  { by, isQuietEnough }: { readonly by: JudgedBy; readonly isQuietEnough: (at: number) => boolean },
+  {
+    by,
+    isQuietEnough,
+    lowestWanted,
+  }: {
+    readonly by: JudgedBy;
+    readonly isQuietEnough: (at: number) => boolean;
+    readonly lowestWanted: boolean;
+  },
 ): BraceNext {
   const triedOnes = candidates.filter((at) => at < curve.tried);
+  const alikeLow = alike.reduce<number | null>(
+    (low, at) => (low === null || curve.heightsMm[at]! < curve.heightsMm[low]! ? at : low),
+    null,
+  );
+  if (lowestWanted && alikeLow !== null)
+    return {
+      kind: 'settle',
+      heightMm: curve.heightsMm[alikeLow]!,
+      flat: triedOnes.length > 1 && alike.length === triedOnes.length,
+    };
+  if (triedOnes.length === 0)
+    return { kind: 'settle', heightMm: curve.heightsMm[best]!, flat: false };
   const lowest = triedOnes.reduce((low, at) =>
     curve.heightsMm[at]! < curve.heightsMm[low]! ? at : low,
   );
@@ -139,19 +168,30 @@ function settleOn(
   return { kind: 'settle', heightMm: curve.heightsMm[flat && quietEnough ? lowest : best]!, flat };
 }
 
+/** Nearer above a height that touched the arm nothing new is proposed. */
+const CLEAR_TWISTS = 0.75;
+
 /** The heights tried, and of the grid those that whole twists from here come nearest to, inside the range. */
 function reachablePlaces(
   curve: NoiseCurve,
   tried: readonly HeightTried[],
-  { twistMm }: HeightSteps,
+  { twistMm, touchedMm, mayTwist = () => true }: HeightSteps,
 ): readonly number[] {
   const here = tried.at(-1)!.heightMm;
   const grid = curve.heightsMm.slice(curve.tried);
   const [low, high] = [grid[0]!, grid.at(-1)!];
+  const known = new Map<number, boolean>();
+  const isAllowed = (twists: number) => {
+    const may = known.get(twists) ?? mayTwist(twists);
+    known.set(twists, may);
+    return may;
+  };
   return curve.heightsMm.flatMap((heightMm, at) => {
-    if (at < curve.tried) return [at];
-    const after = here + Math.round((heightMm - here) / twistMm) * twistMm;
-    return after >= low && after <= high ? [at] : [];
+    if (at < curve.tried) return touchedMm === null || heightMm > touchedMm ? [at] : [];
+    const twists = Math.round((heightMm - here) / twistMm);
+    const after = here + twists * twistMm;
+    const isClear = touchedMm === null || after > touchedMm + CLEAR_TWISTS * twistMm;
+    return after >= low && after <= high && isClear && isAllowed(twists) ? [at] : [];
   });
 }
 

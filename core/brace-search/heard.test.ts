@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { HEARD, heardLikelihood } from './heard.ts';
+import { HEARD } from '../craft/search-terms.ts';
+import { heardLikelihood } from './heard.ts';
 
 describe('heardLikelihood', () => {
   it.each([-6, -1.3, 0, 0.4, 2, 8])('is a chance of three at %d dB', (db) => {

@@ -1,9 +1,6 @@
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
+import { HEARD, type Heard } from '../craft/search-terms.ts';
 import { EAR_LAPSES, EAR_SD_DB, SAME_WITHIN_DB } from '../priors/brace-search-priors.ts';
-
-/** A height by ear, against the height before. */
-export const HEARD = ['quieter', 'same', 'louder'] as const;
-export type Heard = (typeof HEARD)[number];
 
 /** ln of the chance of an answer, with its slope and curvature in the true difference. */
 export interface HeardLikelihood {

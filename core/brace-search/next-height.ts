@@ -1,8 +1,6 @@
-import { HEARD, heardLikelihood } from './heard.ts';
+import { HEARD, SHOTS_A_HEIGHT } from '../craft/search-terms.ts';
+import { heardLikelihood } from './heard.ts';
 import type { CurvePart, NoiseCurve } from './noise-curve.ts';
-
-/** Shots at a height that is recorded. */
-export const SHOTS_A_HEIGHT = 3;
 
 /** Gauss–Hermite over a standard normal, 7 nodes: what the next height may show. */
 const NODES: readonly (readonly [z: number, weight: number])[] = [

@@ -6,7 +6,8 @@ import {
   LEVEL_SD_DB,
   SHOT_NOISE_DB,
 } from '../priors/brace-search-priors.ts';
-import { type Heard, heardLikelihood } from './heard.ts';
+import type { Heard } from '../craft/search-terms.ts';
+import { heardLikelihood } from './heard.ts';
 
 /** What was shot or heard at one height, in the order of the search. */
 export interface HeightTried {
@@ -15,6 +16,8 @@ export interface HeightTried {
   readonly levelsDb: readonly number[];
   /** Against the height tried before. */
   readonly heard: Heard | null;
+  /** The same by the hand that holds the bow: it jumps where it is loud. */
+  readonly felt?: Heard | null | undefined;
 }
 
 /** Where noise may be looked for, mm of brace. */
@@ -164,7 +167,7 @@ function likelihood(
   const gradient = new Float64Array(tried.length);
   const curvature = new Matrix(tried.length, tried.length);
   let log = 0;
-  for (const [at, { levelsDb, heard }] of tried.entries()) {
+  for (const [at, { levelsDb, heard, felt }] of tried.entries()) {
     if (levelsDb.length > 0) {
       const precision = levelsDb.length / shotNoiseDb ** 2;
       const off = meanOf(levelsDb) - level - values[at]!;
@@ -172,19 +175,21 @@ function likelihood(
       gradient[at]! += precision * off;
       curvature.set(at, at, curvature.get(at, at) + precision);
     }
-    if (heard === null || at === 0) continue;
-    const answer = heardLikelihood(heard, values[at]! - values[at - 1]!);
-    const bend = Math.max(LEAST_CURVATURE, -answer.curvature);
-    log += answer.log;
-    gradient[at]! += answer.slope;
-    gradient[at - 1]! -= answer.slope;
-    for (const [row, column, sign] of [
-      [at, at, 1],
-      [at - 1, at - 1, 1],
-      [at, at - 1, -1],
-      [at - 1, at, -1],
-    ] as const)
-      curvature.set(row, column, curvature.get(row, column) + sign * bend);
+    for (const said of at === 0 ? [] : [heard, felt]) {
+      if (said === null || said === undefined) continue;
+      const answer = heardLikelihood(said, values[at]! - values[at - 1]!);
+      const bend = Math.max(LEAST_CURVATURE, -answer.curvature);
+      log += answer.log;
+      gradient[at]! += answer.slope;
+      gradient[at - 1]! -= answer.slope;
+      for (const [row, column, sign] of [
+        [at, at, 1],
+        [at - 1, at - 1, 1],
+        [at, at - 1, -1],
+        [at - 1, at, -1],
+      ] as const)
+        curvature.set(row, column, curvature.get(row, column) + sign * bend);
+    }
   }
   return { log, gradient, curvature };
 }

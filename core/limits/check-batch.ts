@@ -11,6 +11,7 @@ const PROPOSALS: readonly EntryBody['kind'][] = [
   'targetSet',
   'experimentOpened',
   'sessionOpened',
+  'braceSearchOpened',
 ];
 
 /**

@@ -128,6 +128,8 @@ function entryLimit(standing: Standing, body: EntryBody): LimitPassed | null {
       return isFact(body) ? null : experimentLimit(standing, body);
     case 'sessionOpened':
       return isFact(body) ? null : sessionLimit(state, body);
+    case 'braceSearchOpened':
+      return searchLimit(state, body);
     default:
       return null;
   }
@@ -161,7 +163,10 @@ function massLimit(state: BowState, massG: number | undefined): LimitPassed | nu
 }
 
 /** A band of one's own: the maker's range is never left, the table's with a reason. */
-function bandLimit(state: BowState, body: BodyOf<'targetSet'>): LimitPassed | null {
+function bandLimit(
+  state: BowState,
+  body: Pick<BodyOf<'targetSet'>, 'reading' | 'low' | 'high' | 'why'>,
+): LimitPassed | null {
   if (body.reading !== 'braceHeight') return null;
   const limit = braceLimit(state);
   const low = body.low < limit.low - BAND_DUST_MM;
@@ -176,6 +181,15 @@ function bandLimit(state: BowState, body: BodyOf<'targetSet'>): LimitPassed | nu
   return { code: 'braceOutside', braceMm: low ? body.low : body.high, limit };
 }
 const BAND_DUST_MM = 0.05;
+
+/** A search looks where a band of one's own may lie, and is shot where the bow may be shot. */
+function searchLimit(state: BowState, body: BodyOf<'braceSearchOpened'>): LimitPassed | null {
+  const { lowMm: low, highMm: high, despite = '', practiceSeed } = body;
+  const outside = bandLimit(state, { reading: 'braceHeight', low, high, why: despite });
+  if (outside !== null || practiceSeed !== undefined || isFact(body)) return outside;
+  const [first] = shootingBars(state);
+  return first === undefined ? null : { code: 'notToBeShot', first };
+}
 
 /** Both ends of what is to be tried have to be allowed from here. */
 function experimentLimit(standing: Standing, body: BodyOf<'experimentOpened'>): LimitPassed | null {

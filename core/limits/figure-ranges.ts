@@ -78,6 +78,15 @@ export function impossibleFigure(body: EntryBody): ImpossibleFigure | null {
       );
     case 'factsSet':
       return factFigures(body);
+    case 'braceSearchOpened':
+      return (
+        outside('lowMm', body.lowMm, FACT_RANGES.braceMm) ??
+        outside('highMm', body.highMm, FACT_RANGES.braceMm)
+      );
+    case 'practiceHeight':
+      return outside('heightMm', body.heightMm, FACT_RANGES.braceMm);
+    case 'braceSearchClosed':
+      return outside('settledMm', body.settledMm, FACT_RANGES.braceMm);
     case 'shaftWeighed':
       return outside('massG', body.massG, FACT_RANGES.arrowMassG);
     case 'experimentOpened':

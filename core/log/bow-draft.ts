@@ -3,6 +3,7 @@ import type { ChecklistName } from '../craft/checklists.ts';
 import type { Control } from '../craft/controls.ts';
 import type { ReadingKind } from '../craft/readings.ts';
 import type { StepId } from '../craft/steps.ts';
+import type { BraceSearchDraft } from './brace-searches.ts';
 import { BuildShelf } from './builds.ts';
 import { SettingTally } from './bench-setting.ts';
 import type { NamedPart } from '../craft/catalogue-part.ts';
@@ -47,6 +48,7 @@ export class BowDraft {
   readonly tears: PaperTear[] = [];
   readonly experiments: Experiment[] = [];
   landing: TargetLanding | null = null;
+  readonly searches = new Map<string, BraceSearchDraft>();
   readonly strings: StringBag;
   readonly limbs: LimbsRack;
   readonly bolts: PositionTally;
@@ -104,6 +106,7 @@ export class BowDraft {
       sessions: [...this.sessions.values()],
       tears: this.tears,
       experiments: this.experiments,
+      searches: [...this.searches.values()],
       landing: this.landing,
       setAside: this.setAside,
       namedStates: this.namedStates,

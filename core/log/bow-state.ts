@@ -9,6 +9,7 @@ import type { StepId } from '../craft/steps.ts';
 import type { Upset } from '../craft/upsets.ts';
 import type { BodyOf, BowFacts, LoggedEntry, Source } from './entry.ts';
 import type { Build } from './builds.ts';
+import type { BraceSearch } from './brace-searches.ts';
 import type { BenchSetting, StringTurn } from './bench-setting.ts';
 import type { LimbsState } from './limbs.ts';
 import type { Positions } from './positions.ts';
@@ -107,6 +108,8 @@ export interface BowState {
   readonly sessions: readonly ShootingSession[];
   readonly tears: readonly PaperTear[];
   readonly experiments: readonly Experiment[];
+  /** Searches for the quiet brace height, practice among them. */
+  readonly searches: readonly BraceSearch[];
   /** Where bare shafts land when this bow is tuned, mm at 18 m; null: on the fletched. */
   readonly landing: TargetLanding | null;
   readonly setAside: readonly { readonly moveKey: string; readonly at: string }[];

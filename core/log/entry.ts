@@ -8,6 +8,7 @@ import type { RuleDivision } from '../quantity/fraction.ts';
 import type { ChecklistName } from '../craft/checklists.ts';
 import type { FitOutItem, StringMaterial } from '../craft/fit-out.ts';
 import type { FacetId, StepId } from '../craft/steps.ts';
+import type { SearchBody } from './search-bodies.ts';
 import type { ShootingBody } from './shooting-bodies.ts';
 
 /** Where a number comes from; a rule of thumb never passes for a measurement. */
@@ -241,6 +242,7 @@ export type EntryBody =
       readonly why?: string | undefined;
     }
   | ShootingBody
+  | SearchBody
   | { readonly kind: 'moveSetAside'; readonly moveKey: string; readonly title: string }
   | { readonly kind: 'undone'; readonly entryId: string; readonly why?: string | undefined };
 

@@ -117,6 +117,9 @@ function follow(
           }),
         );
         break;
+      case 'openSearch':
+        log.add({ kind: 'stepConfirmed', step: 'braceSearch', note: '' });
+        break;
       case 'nothing':
         log.add({ kind: 'moveSetAside', moveKey: move.key, title: move.title });
         break;

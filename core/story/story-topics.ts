@@ -52,6 +52,12 @@ const TOPICS: Readonly<Record<Exclude<EntryBody['kind'], 'undone'>, StoryTopic>>
   experimentOpened: 'session',
   experimentNarrowed: 'session',
   experimentClosed: 'session',
+  braceSearchOpened: 'session',
+  practiceHeight: 'session',
+  shotHeard: 'session',
+  heightJudged: 'session',
+  bestTwoBegun: 'session',
+  braceSearchClosed: 'session',
 };
 
 export function topicOf(body: Exclude<EntryBody, { kind: 'undone' }>): StoryTopic {

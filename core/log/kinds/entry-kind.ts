@@ -3,7 +3,7 @@ import type { BowDraft, EntryPlace } from '../bow-draft.ts';
 import type { BodyOf, BowFacts, EntryBody } from '../entry.ts';
 
 /** What an entry may name: it is made by one entry and used by later ones. */
-export type Named = 'session' | 'shot' | 'experiment';
+export type Named = 'session' | 'shot' | 'experiment' | 'search';
 export interface Reference {
   readonly what: Named;
   readonly id: string;

@@ -30,6 +30,14 @@ import { landingSet } from './landing-set.ts';
 import { experimentOpened } from './experiment-opened.ts';
 import { experimentNarrowed } from './experiment-narrowed.ts';
 import { experimentClosed } from './experiment-closed.ts';
+import {
+  bestTwoBegun,
+  braceSearchClosed,
+  braceSearchOpened,
+  heightJudged,
+  practiceHeight,
+  shotHeard,
+} from './brace-search.ts';
 import { pictureKept } from './picture-kept.ts';
 import { moveSetAside } from './move-set-aside.ts';
 import { careDone, careSet } from './care.ts';
@@ -56,6 +64,12 @@ export const ENTRY_KINDS = {
   positionCounted,
   listTicked,
   shotsFired,
+  braceSearchOpened,
+  practiceHeight,
+  shotHeard,
+  heightJudged,
+  bestTwoBegun,
+  braceSearchClosed,
   note,
   stateNamed,
   sessionOpened,

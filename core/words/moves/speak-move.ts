@@ -15,6 +15,7 @@ import {
   spentMoveWords,
   waitMoveWords,
 } from './bare-shaft-move-words.ts';
+import { braceSearchMoveWords, openSearchWords } from './brace-search-move-words.ts';
 import { chooseShaftWords, measureForShaftWords } from './choose-shaft-words.ts';
 import { openProofWords, proofMoveWords } from './proof-move-words.ts';
 import { confirmWords, measureWords, readAgainWords, shootInWords } from './bench-move-words.ts';
@@ -133,6 +134,10 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return rodOffWords(state, because);
     case 'makeSafe':
       return makeSafeWords(state, because, move.action);
+    case 'openBraceSearch':
+      return openSearchWords(because);
+    case 'braceSearch':
+      return braceSearchMoveWords(state, because);
     case 'bareShaftShoot':
       return bareShaftMoveWords(because);
     case 'bareShaftWait':
