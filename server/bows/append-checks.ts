@@ -77,6 +77,7 @@ function namedIn(state: BowState | null): Known {
     session: new Set(sessions.map(({ sessionId }) => sessionId)),
     shot: new Set(sessions.flatMap(({ shots }) => shots.map(({ shotId }) => shotId))),
     experiment: new Set(state?.experiments.map(({ experimentId }) => experimentId)),
+    search: new Set(state?.searches.map(({ searchId }) => searchId)),
   };
 }
 
@@ -94,6 +95,10 @@ const REFUSALS: Readonly<
   experiment: {
     makes: ['experimentTwice', 'This experiment is already open.'],
     uses: ['unknownExperiment', 'No such experiment has been opened.'],
+  },
+  search: {
+    makes: ['searchTwice', 'This search is already open.'],
+    uses: ['unknownSearch', 'No such search has been opened.'],
   },
 };
 

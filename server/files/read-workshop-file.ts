@@ -1,7 +1,7 @@
 import { setImmediate } from 'node:timers/promises';
 import type { ImportProgress } from '#contract/file-import.ts';
 import { NewerEntry, upcastEntry } from '#contract/entry-version.ts';
-import { MOST_PICTURE_BYTES, type PictureType } from '#contract/picture.ts';
+import { MOST_PICTURE_BYTES, type KeptType } from '#contract/picture.ts';
 import {
   ABOUT_NAME,
   aboutFileSchema,
@@ -24,7 +24,7 @@ export interface FileSink {
   readonly picture: (picture: {
     readonly id: string;
     readonly bowId: string;
-    readonly type: PictureType;
+    readonly type: KeptType;
     readonly bytes: Buffer;
   }) => void;
   readonly progress: (progress: ImportProgress) => void;

@@ -1,6 +1,6 @@
 import Database from 'better-sqlite3';
 import { z } from 'zod';
-import type { PictureType } from '#contract/picture.ts';
+import type { KeptType } from '#contract/picture.ts';
 import { BadFile, SAVE_AGAIN } from './bad-file.ts';
 import type { FileSink, ReadEntry } from './read-workshop-file.ts';
 
@@ -30,7 +30,7 @@ export interface StagedEntry {
 interface StagedPicture {
   readonly id: string;
   readonly bowId: string;
-  readonly type: PictureType;
+  readonly type: KeptType;
   readonly bytes: Buffer;
 }
 
@@ -51,7 +51,7 @@ const rowSchema = z.object({ entry: z.string(), place: z.string() });
 const pictureSchema = z.object({
   id: z.string(),
   bow_id: z.string(),
-  type: z.custom<PictureType>((type) => typeof type === 'string'),
+  type: z.custom<KeptType>((type) => typeof type === 'string'),
   bytes: z.instanceof(Buffer),
 });
 const texts = z.array(z.string());

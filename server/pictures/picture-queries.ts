@@ -1,11 +1,11 @@
 import { z } from 'zod';
-import { PICTURE_TYPES, type PictureType } from '#contract/picture.ts';
+import { KEPT_TYPES, type KeptType } from '#contract/picture.ts';
 import type { Db } from '../db/open.ts';
 
 interface Picture {
   readonly id: string;
   readonly bowId: string;
-  readonly type: PictureType;
+  readonly type: KeptType;
   readonly bytes: Buffer;
 }
 
@@ -33,7 +33,7 @@ export interface PictureQueries {
 const rowSchema = z.object({
   id: z.string(),
   bow_id: z.string(),
-  type: z.enum(PICTURE_TYPES),
+  type: z.enum(KEPT_TYPES),
   bytes: z.instanceof(Buffer),
 });
 

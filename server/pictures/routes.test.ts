@@ -2,6 +2,7 @@ import { v7 as newId } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { problemSchema } from '#contract/problem.ts';
 import sharp from 'sharp';
+import { writeWav } from '#core/sound/wav-samples.ts';
 import { openDb } from '../db/open.ts';
 import { ClubServer } from '../fixtures/club-server.ts';
 import { pictureQueries } from './picture-queries.ts';
@@ -70,6 +71,24 @@ describe('pictures', () => {
       expect((await fetch(`${club.base}/api/bows/${club.heronId}/pictures/${id}`)).status).toBe(
         404,
       );
+    }
+  });
+
+  it('a second of sound is kept beside them, and nothing longer or otherwise', async () => {
+    const second = writeWav({ samples: new Float32Array(48_000).fill(0.1), rateHz: 48_000 });
+    const id = newId();
+    expect((await put(id, second, 'audio/wav')).status).toBe(201);
+    const back = await fetch(`${club.base}/api/bows/${club.heronId}/pictures/${id}`);
+    expect(back.headers.get('content-type')).toBe('audio/wav');
+    expect(back.headers.get('content-disposition')).toBe(`inline; filename="${id}.wav"`);
+    expect(new Uint8Array(await back.arrayBuffer())).toEqual(second);
+    const long = writeWav({ samples: new Float32Array(4 * 48_000), rateHz: 48_000 });
+    for (const body of [long, second.slice(0, 3000), bytes]) {
+      const answer = await put(newId(), body, 'audio/wav');
+      expect(problemSchema.parse(await answer.json())).toMatchObject({
+        status: 422,
+        code: 'notASound',
+      });
     }
   });
 

@@ -1,6 +1,7 @@
 import express, { Router } from 'express';
 import { z } from 'zod';
-import { MOST_PICTURE_BYTES, PICTURE_TYPES } from '#contract/picture.ts';
+import { MOST_PICTURE_BYTES, KEPT_TYPES } from '#contract/picture.ts';
+import { endingOf } from '#contract/workshop-file.ts';
 import type { EntryQueries } from '../bows/entry-queries.ts';
 import { onlyMethods, RefusedRequest } from '../http/problem.ts';
 import { MOST_PIXELS, pictureFault } from './check-picture.ts';
@@ -11,6 +12,7 @@ const FAULT_WORDS = {
     'This is not the kind of picture it says it is. Save it as JPEG and choose it again.',
   tooManyPixels: `This picture has more than ${MOST_PIXELS / 1e6} million pixels. Make it smaller and choose it again.`,
   broken: 'This picture is cut off or damaged. Take or save it again.',
+  notASound: 'This is no sound of a shot: a WAV of three seconds at most.',
 } as const;
 
 const pathSchema = z.object({ bowId: z.uuid(), pictureId: z.uuid() });
@@ -27,19 +29,19 @@ export function pictureRoutes(pictures: PictureQueries, entries: EntryQueries): 
         throw new RefusedRequest(404, 'unknownPicture', 'No picture of this bow has this id.');
       response
         .set('Cache-Control', 'private, max-age=31536000, immutable')
-        .set('Content-Disposition', `inline; filename="${pictureId}.${found.type.slice(6)}"`)
+        .set('Content-Disposition', `inline; filename="${pictureId}.${endingOf(found.type)}"`)
         // Opened by itself it is a picture and nothing else, whatever it may hold.
         .set('Content-Security-Policy', "sandbox; default-src 'none'")
         .type(found.type)
         .send(found.bytes);
     })
     .put(
-      express.raw({ type: [...PICTURE_TYPES], limit: MOST_PICTURE_BYTES }),
+      express.raw({ type: [...KEPT_TYPES], limit: MOST_PICTURE_BYTES }),
       async (request, response) => {
         const { bowId, pictureId } = idsOf(request.params);
-        const type = PICTURE_TYPES.find((one) => request.is(one) === one);
+        const type = KEPT_TYPES.find((one) => request.is(one) === one);
         if (type === undefined)
-          throw new RefusedRequest(415, 'notAPicture', `Send one of ${PICTURE_TYPES.join(', ')}.`);
+          throw new RefusedRequest(415, 'notAPicture', `Send one of ${KEPT_TYPES.join(', ')}.`);
         const bytes: unknown = request.body;
         if (!Buffer.isBuffer(bytes) || bytes.length === 0)
           throw new RefusedRequest(400, 'emptyPicture', 'There is nothing in this picture.');
