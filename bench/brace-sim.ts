@@ -1,5 +1,5 @@
 import { braceStanding } from '#core/brace-search/brace-decision.ts';
-import type { Heard } from '#core/brace-search/heard.ts';
+import type { Heard } from '#core/craft/search-terms.ts';
 import type { HeightTried } from '#core/brace-search/noise-curve.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
 

@@ -1,3 +1,5 @@
+import { drawSoundingBow, inOneRecording, recordShot } from '#core/simulate/bow-sound.ts';
+import { findShots } from '#core/sound/find-shots.ts';
 import { benchOptions, judged } from './bench-report.ts';
 import { type CurveKind, searchByAdvice, searchByHabit, type SearchOutcome } from './brace-sim.ts';
 
@@ -23,6 +25,18 @@ for (const [name, { advice, habit }] of Object.entries({ random, valley, flat })
   );
 console.log(
   `by ear: string-offs ${offs(byEar).toFixed(2)}, above the least ${above(byEar).toFixed(2)} dB`,
+);
+const minute = inOneRecording(
+  Array.from({ length: 20 }, (_, shot) =>
+    recordShot(drawSoundingBow(seed, 209, 222), 215, { seed: seed + shot }),
+  ),
+  1.4,
+);
+const began = process.cpuUsage();
+const shots = findShots(minute).length;
+const { user } = process.cpuUsage(began);
+console.log(
+  `hearing ${(minute.samples.length / minute.rateHz).toFixed(0)} s of sound: ${(user / 1e6).toFixed(2)} s of processor time, ${shots} shots`,
 );
 judged([
   {

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { LoggedEntry } from '#core/log/entry.ts';
+import { heightsShown } from '#core/brace-search/curve-shown.ts';
+import { openSearch, searchStanding } from '#core/brace-search/search-standing.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { sessionVerdict } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { spokenMove } from '#core/fixtures/spoken-move.ts';
@@ -23,7 +25,12 @@ describe('the invented club', () => {
     expect(new Set(whole.map((state) => state?.bow.owner)).size).toBe(6);
     const kits = states.filter((state) => state?.bow.inParts === true);
     expect(new Set(kits.map((state) => state?.bow.school)).size).toBe(4);
-    for (const kit of kits) expect(kit?.active).toHaveLength(1);
+    // Nothing but practice has been done with any of them.
+    for (const kit of kits) {
+      expect(kit?.readings.size).toBe(0);
+      expect(kit?.changes).toEqual([]);
+      expect(kit?.shotsInAll).toBe(0);
+    }
   });
 
   it('is the same every time for the same moment, and never in the future', () => {
@@ -40,6 +47,20 @@ describe('the invented club', () => {
     expect(second?.outward.offsetMm).toBeGreaterThan(0);
     expect(third?.done).toBe(true);
     expect(spokenMove(heron, NOW_MS)?.title).toMatch(/twists in/);
+  });
+
+  it('has a search of five heights in Heron’s history, and one half done on a kit', () => {
+    const heron = bow('Heron');
+    const standing = searchStanding(heron, heron.searches[0]!);
+    expect(standing.judged?.curve.tried).toBe(5);
+    expect(standing.stringOffs).toBe(4);
+    const { settledMm } = heron.searches[0]!.closed!;
+    const quietest = heightsShown(standing).toSorted((a, b) => a.level!.db - b.level!.db)[0]!;
+    expect(Math.abs(quietest.heightMm - settledMm!)).toBeLessThan(1.2);
+    const kit = bow('Kit C');
+    const practice = openSearch(kit)!;
+    expect(practice.practiceSeed).toBeDefined();
+    expect(searchStanding(kit, practice)).toMatchObject({ next: { kind: 'twist' } });
   });
 
   it('has an honest “undecided”, a bow that is stale, and one nearly done', () => {

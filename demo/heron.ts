@@ -1,3 +1,4 @@
+import { demoId, type RecordedSearch, recordHeight } from './brace-search.ts';
 import { inches, LogWriter, pounds } from './log-writer.ts';
 import { HERON_ARROW } from './arrows.ts';
 import type { BowFacts, Entry } from '#core/log/entry.ts';
@@ -75,6 +76,7 @@ export function heron(nowMs: number): readonly Entry[] {
     .read('tillerTop', 'tt 7 1/16', [inches(7.0625)])
     .read('tillerBottom', 'tb 6 7/8', [inches(6.875)])
     .read('nockingHeight', 'n 3/16', [inches(0.1875)])
+    .apart(searchTheQuietHeight)
     .confirm('braceSearch');
   log.add({
     kind: 'targetSet',
@@ -82,7 +84,7 @@ export function heron(nowMs: number): readonly Entry[] {
     low: inches(8.625),
     high: inches(8.6875),
     name: 'quiet',
-    why: 'Quietest of the five heights compared on this string.',
+    why: 'Quietest of the five heights recorded on this string.',
   });
   log.daysAgo(38).session(18, 25, [
     { fletched: 6, bare: 3, sdMm: 18, bareRightMm: 62, bareUpMm: -6 },
@@ -96,7 +98,7 @@ export function heron(nowMs: number): readonly Entry[] {
     { fletched: 6, bare: 3, sdMm: 17, bareRightMm: 14, bareUpMm: -5 },
   ]);
   log.confirm('fineTuning').daysAgo(24).confirm('walkBack', 'sightMarks');
-  log.daysAgo(10).shots(42, 'practice');
+  log.daysAgo(10).shots(27, 'practice');
   log.session(18, 25, [
     { fletched: 6, bare: 3, sdMm: 16, bareRightMm: 6, bareUpMm: 2 },
     { fletched: 6, bare: 3, sdMm: 16, bareRightMm: 3, bareUpMm: -4 },
@@ -104,6 +106,50 @@ export function heron(nowMs: number): readonly Entry[] {
   ]);
   log.daysAgo(2).read('braceHeight', 'b 217.4 217.6 217.5', [217.4, 217.6, 217.5]);
   return log.entries;
+}
+
+/** Turned from the height before, and what was then read, mm. */
+const SEARCHED: readonly (readonly [twists: number, read: readonly [number, number, number]])[] = [
+  [0, [219, 219.2, 218.9]],
+  [-6, [214.3, 214.1, 214.4]],
+  [9, [221.3, 221.5, 221.4]],
+  [-2, [219.9, 219.7, 219.8]],
+  [-1, [219.1, 218.9, 219]],
+];
+
+/** Recorded one evening; what the microphone heard is the stand-in's. */
+export const HERON_SEARCH: RecordedSearch = {
+  seed: 4_101,
+  lowMm: inches(8.25),
+  highMm: inches(8.75),
+  quietMm: 219.4,
+  heightsMm: SEARCHED.map(([, [one, two, three]]) => (one + two + three) / 3),
+};
+
+/** Five heights, four string-offs. */
+function searchTheQuietHeight(log: LogWriter): void {
+  const searchId = demoId(HERON_SEARCH.seed);
+  const { lowMm, highMm } = HERON_SEARCH;
+  log.add({
+    kind: 'braceSearchOpened',
+    searchId,
+    purpose: 'quiet',
+    lowMm,
+    highMm,
+    beginsAt: 'here',
+    silencers: 'none',
+    distanceM: 10,
+    keepsSounds: false,
+  });
+  for (const [height, [twists, read]] of SEARCHED.entries()) {
+    if (twists !== 0)
+      log
+        .change('twists', twists, 'the search for the quiet height')
+        .read('braceHeight', `b ${read.join(' ')}`, read);
+    recordHeight(log, HERON_SEARCH, height, { searchId, source: 'microphone' });
+    log.add({ kind: 'heightJudged', searchId, armTouched: false });
+  }
+  log.add({ kind: 'braceSearchClosed', searchId, settledMm: 219, alikeMm: [219, 219.8] });
 }
 
 /** How it stood on the string it came with, and would be gone back to. */

@@ -106,6 +106,15 @@ const VIEWS = {
     await openSession(page, app, 'fineTuning');
     await expect(page.getByTestId('fine-tuning')).toContainText('Closed');
   },
+  quietHeight: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/range/${await app.bowId('Kit C')}?search=brace`);
+    await expect(page.getByTestId('noise-chart')).toBeVisible();
+    await expect(page.getByTestId('listen')).toBeVisible();
+  },
+  quietSetup: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/range/${await app.bowId('Heron')}?search=brace`);
+    await expect(page.getByRole('button', { name: 'Begin the search' })).toBeVisible();
+  },
   record: async (page: Page, app: App) => {
     await page.goto(`${app.address}/record/${await app.bowId('Heron')}`);
     await page.locator('[data-line]').first().getByRole('button').first().click();

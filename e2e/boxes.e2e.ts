@@ -28,8 +28,8 @@ const LOOKS_AT = (index: number): readonly Look[] =>
   process.env['KEEN_LIMB_BOXES'] === 'all' ? LOOKS : [LOOKS[index % LOOKS.length] ?? 'shop'];
 
 async function placesOf(app: App): Promise<Readonly<Record<string, string>>> {
-  const [heron, curlew, rook] = await Promise.all(
-    ['Heron', 'Curlew', 'Rook'].map((n) => app.bowId(n)),
+  const [heron, curlew, rook, kit] = await Promise.all(
+    ['Heron', 'Curlew', 'Rook', 'Kit C'].map((n) => app.bowId(n)),
   );
   const log = await app.log('Heron');
   const opened = (kind: string) =>
@@ -72,6 +72,9 @@ async function placesOf(app: App): Promise<Readonly<Record<string, string>>> {
     'end noted': `/range/${heron}?session=${shot}&sheet=note`,
     photo: `/range/${heron}?session=${shot}&sheet=photo`,
     'shots in a file': `/range/${heron}?session=${shot}&sheet=file`,
+    'quiet height': `/range/${kit}?search=brace`,
+    'quiet height, new': `/range/${heron}?search=brace`,
+    'brace search': `/bench/${heron}?step=braceSearch`,
     record: `/record/${heron}`,
     'record, searched': `/record/${rook}?q=string&along=shots&curve=braceHeight`,
     compare: `/record/${heron}?show=compare`,

@@ -56,6 +56,15 @@ export async function followOne(
     await openBench(page, app, name);
     return;
   }
+  if (action === 'openSearch') {
+    // Found already: the step takes the tuner's word.
+    const bowId = await app.bowId(name);
+    await page.goto(`${app.address}/bench/${bowId}?step=braceSearch`);
+    await press(dialog.getByRole('button', { name: 'It is so' }), way);
+    await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+    await openBench(page, app, name);
+    return;
+  }
   if (action === 'openStep') {
     await expect(dialog).toBeVisible();
     for (const all of await dialog.getByRole('button', { name: 'All of these' }).all())

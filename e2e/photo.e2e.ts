@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, openRange, test, verdict } from './app.ts';
+import { longestTaskMs } from './long-tasks.ts';
 
 interface Point {
   readonly x: number;
@@ -126,29 +127,6 @@ async function markCorners(page: Page, width: number): Promise<void> {
       y: at.y + (i < 2 ? -off : off),
     });
   }
-}
-
-interface TraceEvent {
-  readonly name: string;
-  readonly pid: number;
-  readonly tid: number;
-  /** Processor time of the thread itself, microseconds: what else the machine did does not count. */
-  readonly tdur?: number;
-  readonly args?: { readonly name?: string };
-}
-
-/** The longest task on any page's main thread, by its own processor time. */
-function longestTaskMs(trace: string): number {
-  const { traceEvents } = JSON.parse(trace) as { traceEvents: readonly TraceEvent[] };
-  const mains = new Set(
-    traceEvents
-      .filter(({ name, args }) => name === 'thread_name' && args?.name === 'CrRendererMain')
-      .map(({ pid, tid }) => `${pid}.${tid}`),
-  );
-  const tasks = traceEvents.filter(
-    ({ name, pid, tid }) => name.endsWith('RunTask') && mains.has(`${pid}.${tid}`),
-  );
-  return Math.max(0, ...tasks.map(({ tdur }) => (tdur ?? 0) / 1000));
 }
 
 test('a photographed butt: 20 holes within 2 mm, the picture kept on demand', async ({

@@ -131,7 +131,6 @@ await picture('rack', '/rack');
 await picture('new-bow', '/rack/new');
 await picture('bench', `/bench/${idOf('Heron')}`);
 await picture('behind-left', `/bench/${idOf('Heron')}?sight=behind`);
-await picture('above', `/bench/${idOf('Heron')}?sight=above`);
 await picture('assembly', `/bench/${idOf('Kit A')}?step=inspect`);
 await picture('record', `/record/${idOf('Heron')}`, {
   size: { width: 1280, height: 1000 },
@@ -170,7 +169,11 @@ await picture('range', `/range/${idOf('Heron')}?session=new`, {
 await picture('range-phone', `/range/${idOf('Heron')}`, { size: PHONE });
 await picture('walk-back', await sessionOf('Curlew', 'walkBack'));
 await picture('fine-tuning', await sessionOf('Curlew', 'fineTuning'));
-await picture('remedies', `${await sessionOf('Wren', 'bareShaft')}&sheet=remedies`);
+await picture('quiet-height', `/range/${idOf('Kit C')}?search=brace`);
+await picture('quiet-height-settled', `/range/${idOf('Heron')}?search=brace`, {
+  size: { width: 1280, height: 1000 },
+  steps: (page) => page.getByRole('button', { name: /^Search of/ }).click(),
+});
 await picture('photo', `/range/${idOf('Heron')}?session=new&sheet=photo`, { steps: markPhoto });
 await picture('bench-phone', `/bench/${idOf('Kestrel')}`, { size: PHONE, theme: 'sun' });
 

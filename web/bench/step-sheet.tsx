@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { SheetActions } from '../ui/sheet-actions.tsx';
 import { stepWords } from '#core/words/step-words.ts';
 import { Link } from 'react-router';
@@ -24,6 +24,11 @@ import { HowToCard } from './how-to-card.tsx';
 import { NockingPanel } from './nocking-panel.tsx';
 import { SchoolValues } from './school-values.tsx';
 import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
+
+// The curve of a search comes with its charts.
+const StepSearch = lazy(() =>
+  import('../quiet/step-search.tsx').then((module) => ({ default: module.StepSearch })),
+);
 
 /** Longest note that is kept with a confirmation. */
 const MOST_NOTE = 2000;
@@ -59,6 +64,7 @@ export function StepSheet({
         step.id === 'inspect' ||
         step.id === 'fitOut' ||
         step.id === 'purpose' ||
+        step.id === 'braceSearch' ||
         clearing.by === 'readings'
       }
     >
@@ -95,6 +101,7 @@ export function StepSheet({
           ))}
         </ul>
       )}
+      {step.id === 'braceSearch' && <Search state={state} />}
       {step.id === 'nockingPoint' && <NockingPanel state={state} />}
       <SchoolValues state={state} step={step.id} onStore={onStore} />
       <AnswersPanel state={state} step={step.id} />
@@ -143,6 +150,14 @@ export function StepSheet({
         }}
       />
     </SheetDialog>
+  );
+}
+
+function Search({ state }: { readonly state: BowState }) {
+  return (
+    <Suspense fallback={<p className="text-ink-2">Drawing the curve…</p>}>
+      <StepSearch state={state} />
+    </Suspense>
   );
 }
 

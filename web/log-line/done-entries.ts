@@ -53,6 +53,7 @@ export function doneEntries(move: SpokenMove): readonly EntryBody[] {
     case 'shootEnd':
     case 'openSession':
     case 'openArrows':
+    case 'openSearch':
       return [];
   }
 }

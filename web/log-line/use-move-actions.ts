@@ -84,6 +84,9 @@ export function useMoveActions(
         case 'openSession':
           void navigate(`/range/${bowId}?session=new&kind=${action.sessionKind}`);
           break;
+        case 'openSearch':
+          void navigate(`/range/${bowId}?search=brace`);
+          break;
         case 'openArrows':
           void navigate(`/arrows/${bowId}?sheet=${action.sheet}`);
           break;

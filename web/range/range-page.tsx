@@ -1,4 +1,4 @@
-import { useEffect, useMemo } from 'react';
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { showExact } from '#core/quantity/show.ts';
 import { speakMoveOrNull, type SpokenMove } from '#core/words/moves/speak-move.ts';
@@ -25,12 +25,27 @@ import { ShaftsApart } from './shafts-apart.tsx';
 import { useRangeEntry } from './use-range-entry.ts';
 import { useShooting } from './use-shooting.ts';
 
-/** The range of one bow. */
+// The search for the quiet brace height comes with charts and sounds of its own.
+const QuietRoom = lazy(() =>
+  import('../quiet/quiet-room.tsx').then((module) => ({ default: module.QuietRoom })),
+);
+
+/** The range of one bow: the butt, or the search for its quiet brace height. */
 export function RangePage() {
   const { bowId = '' } = useParams();
+  const [params] = useSearchParams();
+  const isSearch = params.get('search') === 'brace';
   return (
     <BowGate bowId={bowId}>
-      {(bow, state) => <Range key={bowId} bowId={bowId} bow={bow} state={state} />}
+      {(bow, state) =>
+        isSearch ? (
+          <Suspense fallback={<p className="p-6 text-ink-2">Opening the search…</p>}>
+            <QuietRoom key={bowId} bow={bow} state={state} />
+          </Suspense>
+        ) : (
+          <Range key={bowId} bowId={bowId} bow={bow} state={state} />
+        )
+      }
     </BowGate>
   );
 }

@@ -11,6 +11,7 @@ import type { BowState } from '#core/log/bow-state.ts';
 import { BUTT_KINDS, LIGHTS, WINDS } from '#core/craft/range-terms.ts';
 import { SESSION_KIND_FACTS, sessionKindsFor } from '#core/craft/session-kinds.ts';
 import { tunedControlsFor } from '#core/session/tuned-controls.ts';
+import { Link } from 'react-router';
 import { ChoiceRow } from '../../ui/choice-row.tsx';
 import { Fractions } from '../../ui/fractions.tsx';
 import { TextField } from '../../ui/text-field.tsx';
@@ -53,6 +54,9 @@ export function SessionSetupForm({
           set({ kind, distance: startsAtM === null ? text.distance : String(startsAtM) });
         }}
       />
+      <Link className="link -mt-1 min-h-11 content-center justify-self-start" to="?search=brace">
+        Or look for the quiet brace height
+      </Link>
       {goesOn === null ? (
         <AgreedFields state={state} setup={setup} unit={unit} />
       ) : (
