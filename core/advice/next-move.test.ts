@@ -62,6 +62,9 @@ describe('nextMove', () => {
         case 'openArrows':
           log.add(fitBuild(log.state, CHOSEN));
           break;
+        case 'openSearch':
+          log.add({ kind: 'stepConfirmed', step: 'braceSearch', note: '' });
+          break;
         default:
           throw new Error(`unexpected ${move.title}`);
       }

@@ -8,7 +8,7 @@ export const SHOT_NOISE_DB: VariancePrior = { variance: 0.8 ** 2, degrees: 4 };
  * curves as smooth as bows usually are; what is claimed reckons with rougher ones.
  */
 export const ALIKE_OVER_RANGE: readonly number[] = [0.35, 0.7, 1.5];
-export const ROUGH_OVER_RANGE: readonly number[] = [0.2, 0.3, 0.5];
+export const ROUGH_OVER_RANGE: readonly number[] = [0.22, 0.37, 0.7, 1.2];
 /** How much noise differs over the range, one standard deviation, dB. */
 export const DIFFERS_DB: readonly number[] = [1, 3, 9];
 /** A microphone has no scale of its own: the level of all heights together is not known, dB. */
