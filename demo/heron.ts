@@ -69,14 +69,15 @@ export function heron(nowMs: number): readonly Entry[] {
     .shots(40, 'shooting in')
     .read('braceHeight', 'b 217.1 217.3 216.9', [217.1, 217.3, 216.9]);
   log.note('The new string has crept about 2 mm.');
-  log.daysAgo(46).change('twists', 2, 'back up after creep');
   log
-    .read('drawWeight', 'w 33.8 33.8', [pounds(33.8), pounds(33.8)])
+    .daysAgo(46)
+    .change('twists', 2, 'back up after creep')
     .read('braceHeight', 'b 219 219.2 218.9', [219, 219.2, 218.9])
+    .apart(searchTheQuietHeight)
+    .read('drawWeight', 'w 33.8 33.8', [pounds(33.8), pounds(33.8)])
     .read('tillerTop', 'tt 7 1/16', [inches(7.0625)])
     .read('tillerBottom', 'tb 6 7/8', [inches(6.875)])
     .read('nockingHeight', 'n 3/16', [inches(0.1875)])
-    .apart(searchTheQuietHeight)
     .confirm('braceSearch');
   log.add({
     kind: 'targetSet',

@@ -204,12 +204,10 @@ function Recorder({
           {MICROPHONE_WORDS[microphone.fault]}
         </p>
       )}
-      {notTaken.map(({ from, recording, shot }, at) => (
-        <p key={at} className="mt-1 text-stop" role="alert">
-          Not taken, {from}:{' '}
-          {recording === null
-            ? shot.map((one) => SHOT_REFUSAL_WORDS[one]).join(' ')
-            : RECORDING_FAULT_WORDS[recording]}
+      {alikeTogether(notTaken).map(({ says, count }) => (
+        <p key={says} className="mt-1 text-stop" role="alert">
+          Not taken, {says}
+          {count > 1 ? ` (${count} shots)` : ''}
         </p>
       ))}
       {trouble !== null && (
@@ -221,6 +219,22 @@ function Recorder({
       )}
     </div>
   );
+}
+
+/** What was not taken, in words, the same said once. */
+function alikeTogether(
+  notTaken: HeardShots['notTaken'],
+): readonly { readonly says: string; readonly count: number }[] {
+  const counts = new Map<string, number>();
+  for (const { from, recording, shot } of notTaken) {
+    const why =
+      recording === null
+        ? shot.map((one) => SHOT_REFUSAL_WORDS[one]).join(' ')
+        : RECORDING_FAULT_WORDS[recording];
+    const says = `${from}: ${why}`;
+    counts.set(says, (counts.get(says) ?? 0) + 1);
+  }
+  return [...counts].map(([says, count]) => ({ says, count }));
 }
 
 /** 60 dB over the whole meter. */
@@ -282,7 +296,11 @@ function GroupField({
       }}
     >
       <TextField label="Group, mm, if it was shot" value={text} decimal onChange={setText} />
-      <button type="submit" className="link-btn" disabled={!isGood || value === groupMm}>
+      <button
+        type="submit"
+        className="link-btn shrink-0 whitespace-nowrap"
+        disabled={!isGood || value === groupMm}
+      >
         Note it
       </button>
     </form>

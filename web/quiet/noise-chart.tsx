@@ -86,7 +86,8 @@ export function NoiseChart({
                   band: [Math.max(bottom, lowDb), Math.min(top, highDb)],
                 }))}
                 dataKey="band"
-                stroke="none"
+                stroke="var(--ink-2)"
+                strokeWidth={0.75}
                 fill="var(--metal)"
                 fillOpacity={0.55}
                 isAnimationActive={false}
@@ -127,8 +128,8 @@ export function NoiseChart({
       )}
       <p className="text-sub leading-snug">{howSureWords(standing)}</p>
       <figcaption className="text-note text-ink-2">
-        dB below the loudest height, against brace; a microphone has no scale of its own. Grey: the
-        curve lies in it 9 times in 10. Hatched: outside the limits
+        dB below the loudest height, against brace; a microphone has no scale of its own. Between
+        the thin lines the curve lies 9 times in 10. Hatched: outside the limits
         {touchedMm === null
           ? ''
           : `, or no higher than ${showLength(touchedMm, style)}, which touched the arm`}
