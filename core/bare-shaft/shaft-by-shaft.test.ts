@@ -4,6 +4,7 @@ import { BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { spokenMove } from '../fixtures/spoken-move.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
+import { shaftByShaft } from './shaft-by-shaft.ts';
 
 /** Bare shafts by number, mm outward and up, one row an end. */
 type Ends = readonly (readonly (readonly [outwardMm: number, upMm: number])[])[];
@@ -140,6 +141,36 @@ describe('a bent shaft among three', () => {
 });
 
 describe('two heaps', () => {
+  it('are not seen where one fletched flyer nobody called has moved its end', () => {
+    const log = new BowLog().settle();
+    const sessionId = log.open();
+    const bare = [
+      [
+        [-1, 5],
+        [8, -2],
+        [3, 2],
+      ],
+      [
+        [2, -4],
+        [-6, 3],
+        [5, 6],
+      ],
+      [
+        [7, 1],
+        [-3, -5],
+        [1, 7],
+      ],
+    ] as const;
+    for (const [index, points] of bare.entries()) {
+      const fletched = SIX_FLETCHED.map((point, at) =>
+        index === 1 && at === 5 ? ([140, -180] as const) : point,
+      );
+      log.shots(sessionId, index + 1, 'fletched', fletched);
+      log.shots(sessionId, index + 1, 'bare', points);
+    }
+    expect(shaftByShaft(log.state, log.state.sessions.at(-1)!)).toBeNull();
+  });
+
   it('are named with the usual cause, and no turn is proposed for their middle', () => {
     const { log } = shotWith(HEAPS);
     const move = spokenMove(log.state, log.nowMs);

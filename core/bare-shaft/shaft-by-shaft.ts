@@ -1,6 +1,7 @@
 import { upsets } from '../craft/upsets.ts';
 import type { ArrowState } from '../craft/range-terms.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
+import { farOutShots } from '../groups/far-out.ts';
 import type { ScatterPrior } from '../groups/offset-posterior.ts';
 import { ordinarySquares, type ShotAxis } from '../groups/scatter-history.ts';
 import { type ShaftsApart, shaftsApart } from '../groups/shafts-apart.ts';
@@ -55,12 +56,8 @@ function apartOf(
   const changed = state.upsets
     .filter((one) => upsets(one, 'bareShaftVertical') || upsets(one, 'bareShaftLateral'))
     .map(({ index }) => index);
-  const fletchedOf = new Map<number, readonly Shot[]>();
   // Fletched shots are their own measure: a bent one must not move what it is measured from.
-  if (arrow === 'bare')
-    for (const shot of counted)
-      if (shot.arrow === 'fletched')
-        fletchedOf.set(shot.endNumber, [...(fletchedOf.get(shot.endNumber) ?? []), shot]);
+  const fletchedOf = arrow === 'bare' ? ordinaryByEnd(counted) : new Map<number, readonly Shot[]>();
   const fletched = [...fletchedOf.values()].flat();
   const middle = (shots: readonly Shot[], axis: ShotAxis) =>
     shots.length === 0 ? 0 : meanOf(shots.map((shot) => shot[axis]));
@@ -88,6 +85,23 @@ function apartOf(
       return count === 0 ? AIM_VARIANCE : 1 / count;
     },
   });
+}
+
+/**
+ * Fletched shots by their ends, without a flyer nobody called: it would move the middle of its end, and
+ * with it the bare shafts of that end, which then look like a heap of their own.
+ */
+function ordinaryByEnd(counted: readonly Shot[]): ReadonlyMap<number, readonly Shot[]> {
+  const far = new Set(farOutShots(counted));
+  const fletched = counted.filter((shot) => shot.arrow === 'fletched');
+  const ends = new Map<number, readonly Shot[]>();
+  for (const { endNumber } of fletched) {
+    if (ends.has(endNumber)) continue;
+    const end = fletched.filter((shot) => shot.endNumber === endNumber);
+    const ordinary = end.filter(({ shotId }) => !far.has(shotId));
+    ends.set(endNumber, ordinary.length === 0 ? end : ordinary);
+  }
+  return ends;
 }
 
 /** Fletched scatter by all groups so far, this session's with them: a flyer does not widen it. */
