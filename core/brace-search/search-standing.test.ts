@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
+import { checkProposal } from '../limits/check-proposal.ts';
 import type { BodyOf } from '../log/entry.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { nextMove } from '../advice/next-move.ts';
@@ -341,4 +342,31 @@ it('the curve is shown by the loudest height, with what may be nine times in ten
   }
   const shown = heightsShown(bow.standing);
   expect(Math.max(...shown.map(({ level }) => level!.db))).toBeCloseTo(0, 9);
+});
+
+describe('where a search may look', () => {
+  const opened = (log: BowLog, wish: Partial<SearchWish>, despite?: string) =>
+    checkProposal(log.state, searchOpening(log.state, { ...WISH, ...wish }, SEARCH, despite))
+      ?.code ?? null;
+
+  it('is never beyond the maker’s range, with a reason or without', () => {
+    const log = new BowLog().settle();
+    expect(opened(log, {})).toBeNull();
+    for (const despite of [undefined, 'I know better'])
+      for (const wish of [{ lowMm: 205 }, { highMm: 226 }])
+        expect(opened(log, wish, despite)).toBe('braceOutside');
+  });
+
+  it('is beyond the table with a reason alone', () => {
+    const log = new BowLog({ maker: { boltTravelTurns: 3 } }).settle();
+    expect(opened(log, {})).toBeNull();
+    expect(opened(log, { lowMm: 190 })).toBe('braceOutside');
+    expect(opened(log, { lowMm: 190 }, 'the string is long')).toBeNull();
+  });
+
+  it('is nowhere while the bow is not to be shot; practice needs no bow', () => {
+    const log = new BowLog({ inParts: true });
+    expect(opened(log, {})).toBe('notToBeShot');
+    expect(opened(log, { practiceSeed: 1 })).toBeNull();
+  });
 });
