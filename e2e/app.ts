@@ -188,14 +188,17 @@ export const test = base.extend<{ app: App; quiet: undefined }, { club: App }>({
 
 export { expect };
 
+/** A first page of a browser just begun is drawn when the machine comes to it. */
+const FIRST_PAGE = { timeout: 60_000 };
+
 export async function openBench(page: Page, app: App, bow: string): Promise<void> {
   await page.goto(`${app.address}/bench/${await app.bowId(bow)}`);
-  await expect(page.getByRole('region', { name: 'Order of work' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Order of work' })).toBeVisible(FIRST_PAGE);
 }
 
 export async function openRange(page: Page, app: App, bow: string): Promise<void> {
   await page.goto(`${app.address}/range/${await app.bowId(bow)}?session=new`);
-  await expect(page.getByTestId('plot')).toBeVisible();
+  await expect(page.getByTestId('plot')).toBeVisible(FIRST_PAGE);
 }
 
 /** Until nothing waits in the browser any more. */

@@ -25,7 +25,7 @@ export interface StoryLine {
 
 /**
  * The story of a bow, oldest first. Changes that were one move are one line; what was shot, noted and
- * looked at in a session stands with its opening. What was taken back stays, marked so; the undos
+ * looked at in a session stands with its opening, what was heard in a search with that. What was taken back stays, marked so; the undos
  * themselves are told with what they undid (`reversalsOf`).
  *
  * @param log in taken order
@@ -76,7 +76,7 @@ function standsOf(
   undone: ReadonlySet<string>,
 ): StoryLine['stands'] {
   if (gone === 0) return 'whole';
-  const isSession = first.body.kind === 'sessionOpened';
+  const isSession = first.body.kind === 'sessionOpened' || first.body.kind === 'braceSearchOpened';
   return gone === entries.length || (isSession && undone.has(first.id)) ? 'no' : 'partly';
 }
 
@@ -87,6 +87,7 @@ function groupOf(body: EntryBody, sessionOfShot: ReadonlyMap<string, string>): s
     const session = sessionOfShot.get(body.shotId);
     return session === undefined ? null : `session ${session}`;
   }
+  if ('searchId' in body) return `search ${body.searchId}`;
   return 'sessionId' in body ? `session ${body.sessionId}` : null;
 }
 
@@ -115,6 +116,8 @@ function stepsOfBody(body: EntryBody, moveControls: readonly Control[]): readonl
       return [SESSION_KIND_FACTS[body.sessionKind ?? 'bareShaft'].step];
     case 'experimentOpened':
       return ['fineTuning'];
+    case 'braceSearchOpened':
+      return ['braceSearch'];
     case 'change':
       return stepsUpsetBy({ ...body, index: 0, moveControls });
     case 'itemFitted':

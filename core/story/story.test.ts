@@ -54,6 +54,38 @@ describe('lines of the story', () => {
     ]);
   });
 
+  it('tell a search with what was heard in it as one, its turns and readings by themselves', () => {
+    const log = new BowLog();
+    log.add({
+      kind: 'braceSearchOpened',
+      searchId: 'q',
+      purpose: 'quiet',
+      lowMm: 210,
+      highMm: 222,
+      beginsAt: 'here',
+      silencers: 'none',
+      distanceM: 10,
+      keepsSounds: false,
+    });
+    const heard = () =>
+      log.add({
+        kind: 'shotHeard',
+        searchId: 'q',
+        source: 'microphone',
+        levelDb: -40,
+        centroidHz: 600,
+        octavesDb: [0, 0, 0, 0, 0, 0, 0],
+        roomDb: -80,
+      });
+    heard();
+    log.change('twists', 3);
+    heard();
+    const words = 'Search for the quiet brace height, 2 shots recorded, ';
+    expect(said(log, {}).slice(1)).toEqual([`${words}open`, '3 twists in']);
+    log.add({ kind: 'braceSearchClosed', searchId: 'q', settledMm: 219.075 });
+    expect(said(log, { step: 'braceSearch' })[0]).toBe(`${words}brace search settled at 8 5/8 in`);
+  });
+
   it('say what of them was taken back', () => {
     const log = story();
     const shots = log.log.filter(({ body }) => body.kind === 'shotPlaced');

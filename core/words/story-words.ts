@@ -1,3 +1,4 @@
+import { lowerFirst } from '../craft/letter-case.ts';
 import { movesWords } from '../craft/controls.ts';
 import { SESSION_KIND_FACTS } from '../craft/session-kinds.ts';
 import type { BowFacts } from '../log/entry.ts';
@@ -27,6 +28,15 @@ export function lineWords({ first, entries }: StoryLine, bow: BowFacts): string 
     const shots = entries.filter((entry) => entry.body.kind === 'shotPlaced').length;
     return `${name} at ${body.distanceM} m, ${shots} ${shots === 1 ? 'shot' : 'shots'}`;
   }
+  if (body.kind === 'braceSearchOpened') {
+    const shots = entries.filter((entry) => entry.body.kind === 'shotHeard').length;
+    const closed = entries.find((entry) => entry.body.kind === 'braceSearchClosed');
+    return [
+      entryWords(body, bow),
+      `${shots} ${shots === 1 ? 'shot' : 'shots'} recorded`,
+      ...(closed === undefined ? ['open'] : [lowerFirst(entryWords(closed.body, bow))]),
+    ].join(', ');
+  }
   if (body.kind !== 'change') return entryWords(body, bow);
   const changes = entries.flatMap((entry) => (entry.body.kind === 'change' ? [entry.body] : []));
   return changes.length === 1 ? entryWords(body, bow) : movesWords(changes);
@@ -49,9 +59,9 @@ export function becauseWords({ first: { body } }: StoryLine): string {
 /** Everything in a line that can be looked for: who, what, why, and what was noted in a session. */
 export function searchedWords(line: StoryLine, bow: BowFacts): string {
   const within =
-    line.first.body.kind === 'sessionOpened'
+    line.entries.length > 1 && line.first.body.kind !== 'change'
       ? line.entries
-          .filter(({ body }) => body.kind !== 'shotPlaced')
+          .filter(({ body }) => body.kind !== 'shotPlaced' && body.kind !== 'shotHeard')
           .map(({ body }) => entryWords(body, bow))
       : [];
   return [lineWords(line, bow), becauseWords(line), line.first.by, ...within].join(' ');

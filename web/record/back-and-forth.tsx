@@ -24,8 +24,11 @@ export function BackAndForth({
   const steps = entries.flatMap(({ id }) => reversals.of.get(id) ?? []);
   const gone = entries.filter(({ id }) => reversals.standing.has(id));
   const standing = entries.filter(({ id }) => !reversals.standing.has(id));
-  const isSession = first.body.kind === 'sessionOpened';
-  const shots = standing.filter(({ body }) => body.kind === 'shotPlaced');
+  const isSearch = first.body.kind === 'braceSearchOpened';
+  const isSession = first.body.kind === 'sessionOpened' || isSearch;
+  const shots = standing.filter(
+    ({ body }) => body.kind === 'shotPlaced' || body.kind === 'shotHeard',
+  );
   const isGone = gone.some(({ id }) => id === first.id);
   // A bow is put away, not taken back: its log would say nothing without its making.
   if (first.body.kind === 'bowMade') return null;
@@ -71,7 +74,7 @@ export function BackAndForth({
             className="link-btn"
             onClick={() => act('takeBack', isSession ? [first] : standing)}
           >
-            {isSession ? 'Take back the session' : 'Take back'}
+            {isSession ? `Take back the ${isSearch ? 'search' : 'session'}` : 'Take back'}
           </button>
         )}
         {gone.length > 0 && (

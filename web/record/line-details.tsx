@@ -24,17 +24,25 @@ export function LineDetails({
     );
   if (body.kind === 'note' && body.pictureIds !== undefined)
     return <Pictures bowId={state.bowId} ids={body.pictureIds} says={body.text} />;
+  if (body.kind === 'braceSearchOpened') {
+    const said = entries.filter((entry) => entry !== first && entry.body.kind !== 'shotHeard');
+    return (
+      <div className="grid gap-1 text-note">
+        <Noted entries={said} state={state} />
+        <Link
+          className="link w-fit @max-tablet:min-h-11 @max-tablet:content-center"
+          to={`/range/${state.bowId}?search=brace`}
+        >
+          To the searches
+        </Link>
+      </div>
+    );
+  }
   if (body.kind !== 'sessionOpened') return null;
   const noted = entries.filter((entry) => entry !== first && entry.body.kind !== 'shotPlaced');
   return (
     <div className="grid gap-1 text-note">
-      {noted.length > 0 && (
-        <ul className="text-ink-2">
-          {noted.map((entry) => (
-            <li key={entry.id}>{entryWords(entry.body, state.bow)}</li>
-          ))}
-        </ul>
-      )}
+      <Noted entries={noted} state={state} />
       <Pictures bowId={state.bowId} ids={picturesIn(entries)} says="Butt" />
       <Link
         className="link w-fit @max-tablet:min-h-11 @max-tablet:content-center"
@@ -43,6 +51,23 @@ export function LineDetails({
         To its butt
       </Link>
     </div>
+  );
+}
+
+function Noted({
+  entries,
+  state,
+}: {
+  readonly entries: readonly LoggedEntry[];
+  readonly state: BowState;
+}) {
+  if (entries.length === 0) return null;
+  return (
+    <ul className="text-ink-2">
+      {entries.map((entry) => (
+        <li key={entry.id}>{entryWords(entry.body, state.bow)}</li>
+      ))}
+    </ul>
   );
 }
 

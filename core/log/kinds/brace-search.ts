@@ -7,7 +7,7 @@ import {
   SILENCERS,
   SOUND_SOURCES,
 } from '../../craft/search-terms.ts';
-import { showNumber } from '../../quantity/show.ts';
+import { showLength, showNumber } from '../../quantity/show.ts';
 import { evidenceAt, openBraceSearch } from '../brace-searches.ts';
 import { id, reason } from './parts.ts';
 import { distanceM } from './range-parts.ts';
@@ -62,7 +62,7 @@ export const practiceHeight = entryKind({
   reduce: ({ searches }, body, place) => {
     searches.get(body.searchId)?.practiceHeights.push(evidenceAt(place, body));
   },
-  words: (body) => `Practice: the stand-in at ${showNumber(body.heightMm, 1)} mm`,
+  words: (body, bow) => `Practice: the stand-in at ${showLength(body.heightMm, bow)}`,
   references: uses,
 });
 
@@ -137,8 +137,8 @@ export const bestTwoBegun = entryKind({
     search.bestTwo = evidenceAt(place, body);
     search.lastAt = place.at;
   },
-  words: ({ bestMm, otherMm }) =>
-    `Best two braces side by side: ${showNumber(bestMm, 1)} and ${showNumber(otherMm, 1)} mm`,
+  words: ({ bestMm, otherMm }, bow) =>
+    `Best two braces side by side: ${showLength(bestMm, bow)} and ${showLength(otherMm, bow)}`,
   references: uses,
 });
 
@@ -156,9 +156,9 @@ export const braceSearchClosed = entryKind({
     search.closed = { at, index, settledMm: settledMm ?? null };
     search.lastAt = at;
   },
-  words: ({ settledMm }) =>
+  words: ({ settledMm }, bow) =>
     settledMm === undefined
       ? 'Brace search left'
-      : `Brace search settled at ${showNumber(settledMm, 1)} mm`,
+      : `Brace search settled at ${showLength(settledMm, bow)}`,
   references: uses,
 });
