@@ -112,7 +112,7 @@ test.describe('the bench of a left-handed 66 in bow', () => {
     const move = page.getByTestId('next-move');
     await expect(page.getByTestId('move-title')).toHaveText('2 twists in');
     await expect(page.getByTestId('move-expect')).toContainText(
-      /Expect brace 8 5\/8 in ± \d\/\d+ in, tiller \+\d ± \d mm, weight 33\.\d ± 0\.\d lb/,
+      /Expect brace 8 11\/16 in ± \d\/\d+ in, tiller \+\d ± \d mm, weight 33\.\d ± 0\.\d lb/,
     );
     await expect(move).toContainText('Brace stands 8 9/16 in, below band');
     await expect(move).toContainText('Use the stringer');

@@ -58,7 +58,10 @@ export function NoiseChart({
         <div aria-hidden>
           <Hatch />
           <ResponsiveContainer width="100%" height={height}>
-            <ComposedChart margin={{ top: 6, right: 8, bottom: 4, left: -18 }}>
+            <ComposedChart
+              accessibilityLayer={false}
+              margin={{ top: 6, right: 8, bottom: 4, left: -18 }}
+            >
               <XAxis
                 dataKey="at"
                 type="number"
