@@ -35,9 +35,10 @@ export function tuneStory(
   state: BowState,
   log: readonly LoggedEntry[],
 ): { readonly lines: readonly TuneStoryLine[]; readonly older: number } {
-  const all = storyLines(log).filter(
+  const lines = storyLines(log).filter(
     ({ topic, stands }) => OF_THE_TUNE.has(topic) && stands !== 'no',
   );
+  const all = lines.filter((line) => !isPractice(line) && !isWithinSearch(line, lines));
   return {
     lines: all
       .slice(-MOST_LINES)
@@ -49,6 +50,29 @@ export function tuneStory(
       })),
     older: Math.max(0, all.length - MOST_LINES),
   };
+}
+
+/** Practice without a bow is nothing of this bow's. */
+function isPractice({ first: { body } }: StoryLine): boolean {
+  return body.kind === 'braceSearchOpened' && body.practiceSeed !== undefined;
+}
+
+/** Turned on the way of a search: what the search came to tells it. */
+function isWithinSearch(line: StoryLine, lines: readonly StoryLine[]): boolean {
+  if (line.topic !== 'change') return false;
+  return lines.some(
+    (search) =>
+      search.first.body.kind === 'braceSearchOpened' &&
+      !isPractice(search) &&
+      search.entries.length > 1 &&
+      placeOf(search.first) < placeOf(line.first) &&
+      placeOf(line.first) < placeOf(search.entries.at(-1) ?? search.first),
+  );
+}
+
+/** Where an entry stands in the log; what waits stands at its end. */
+function placeOf({ seq }: LoggedEntry): number {
+  return seq ?? Number.POSITIVE_INFINITY;
 }
 
 function wordsOf(line: StoryLine, state: BowState, log: readonly LoggedEntry[]): string {
