@@ -66,7 +66,7 @@ test('an entry is taken back with its reason and put back, and both stay to be s
 test('the shots of a session go in one press, and come back', async ({ page, app }) => {
   const heron = await app.bowId('Heron');
   await page.goto(`${app.address}/record/${heron}?what=session`);
-  const line = page.locator('[data-line]').filter({ hasText: '27 shots' });
+  const line = page.locator('[data-line]').filter({ hasText: 'Bare shaft at 18 m, 27 shots' });
   await line.getByRole('button').first().click();
   await line.getByRole('button', { name: 'Take back its 27 shots' }).click();
   await expect(line).toContainText('taken back in part');
