@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { countUse } from '../care/use-counts.ts';
+import { readingCurve } from '../story/reading-curve.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { checkProposal } from '../limits/check-proposal.ts';
 import type { BodyOf } from '../log/entry.ts';
@@ -293,6 +295,18 @@ describe('practice', () => {
     expect(after.strings.fitted.shots).toBe(before.strings.fitted.shots);
     // Nor does it ask for anything of the bow.
     expect(nextMove(state, Date.UTC(2026, 0, 6))?.because.topic).not.toBe('braceSearch');
+  });
+
+  it('of a real search every recorded shot counts wherever shots are counted', () => {
+    const bow = new Secret(82).open({ beginsAt: 'here' });
+    const before = countUse(bow.log.state).inAll.shots;
+    bow.record(3);
+    const { state } = bow.log;
+    expect(countUse(state).inAll.shots).toBe(before + 3);
+    expect(countUse(state).inAll.shots).toBe(state.shotsInAll);
+    bow.log.read('braceHeight', 216);
+    expect(readingCurve(state, 'braceHeight').points.at(-1)!.shots).toBeLessThanOrEqual(before + 3);
+    expect(readingCurve(bow.log.state, 'braceHeight').points.at(-1)!.shots).toBe(before + 3);
   });
 
   it('of a real search every recorded shot is one through the string', () => {

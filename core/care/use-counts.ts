@@ -3,6 +3,7 @@ import type { BowState } from '../log/bow-state.ts';
 import type { EntryBody } from '../log/entry.ts';
 import { FIRST_LIMBS } from '../log/limbs.ts';
 import { FIRST_STRING } from '../log/strings.ts';
+import { shotsIn } from '../log/shots-in.ts';
 
 /** How much a bow, or a part of its time, was used. */
 export interface UseCounts {
@@ -33,7 +34,7 @@ export function countUse(state: BowState): CountedUse {
   let stringId: string = FIRST_STRING;
   let limbsId: string = FIRST_LIMBS;
   for (const { at, body } of state.active) {
-    const shots = shotsOf(body);
+    const shots = shotsIn(body);
     const stringOffs = isStringOff(body, moves) ? 1 : 0;
     if (body.kind === 'itemFitted' && body.string !== undefined) stringId = body.string.stringId;
     if (body.kind === 'itemFitted' && body.limbs !== undefined) limbsId = body.limbs.limbsId;
@@ -51,11 +52,6 @@ export function countUse(state: BowState): CountedUse {
   return { inAll, perString, perLimbs, perDay };
 }
 const DAY_LENGTH = '2026-01-01'.length;
-
-function shotsOf(body: EntryBody): number {
-  if (body.kind === 'shotPlaced') return 1;
-  return body.kind === 'shotsFired' ? body.count : 0;
-}
 
 /** Changes of one move share an unstringing; another string or other limbs are one too. */
 function isStringOff(body: EntryBody, moves: Set<string>): boolean {

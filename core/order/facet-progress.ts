@@ -2,6 +2,7 @@ import { READING_KINDS, type ReadingKind } from '../craft/readings.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { type FacetId, type StepFacts, stepsFor } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
+import { shotsIn } from '../log/shots-in.ts';
 
 /** How far a facet has come since it was last put in doubt. */
 export interface FacetProgress {
@@ -47,10 +48,8 @@ export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetP
     if (body.kind === 'reading') {
       const count = body.values.length;
       for (const tracker of byReading[body.reading]) tracker.count(body.reading, count, at);
-    } else if (body.kind === 'shotPlaced') {
-      for (const tracker of byShots) tracker.count('shots', 1, at);
-    } else if (body.kind === 'shotsFired') {
-      for (const tracker of byShots) tracker.count('shots', body.count, at);
+    } else if (shotsIn(body) > 0) {
+      for (const tracker of byShots) tracker.count('shots', shotsIn(body), at);
     } else if (body.kind === 'stepConfirmed') {
       trackers.find(({ step }) => step.id === body.step)?.confirm(at);
     }

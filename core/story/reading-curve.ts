@@ -5,6 +5,7 @@ import { readingHalfWidth } from '../gains/repeatability.ts';
 import { controlsMoving } from '../gains/responses.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { EntryBody } from '../log/entry.ts';
+import { shotsIn } from '../log/shots-in.ts';
 
 /** One reading on the curve. Its place along it by time, and by shots this bow had had. */
 export interface CurvePoint {
@@ -50,8 +51,7 @@ export function readingCurve(state: BowState, reading: ReadingKind): ReadingCurv
   let shots = 0;
   let stretch = 0;
   for (const { id: entryId, at, body } of state.active) {
-    if (body.kind === 'shotPlaced') shots += 1;
-    else if (body.kind === 'shotsFired') shots += body.count;
+    shots += shotsIn(body);
     const measured = taken.get(entryId);
     if (measured !== undefined) {
       const plusMinus = readingHalfWidth(measured, repeatability);

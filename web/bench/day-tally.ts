@@ -1,5 +1,6 @@
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import type { BowState } from '#core/log/bow-state.ts';
+import { shotsIn } from '#core/log/shots-in.ts';
 
 export interface DayTally {
   readonly stringOffs: number;
@@ -28,13 +29,9 @@ export function dayTally(state: BowState, now: Date): DayTally {
     if (body.kind === 'change' && CONTROL_FACTS[body.control].needsUnstrung) {
       if (!unstrung) stringOffs += 1;
       unstrung = true;
-    } else if (
-      body.kind === 'reading' ||
-      body.kind === 'shotPlaced' ||
-      body.kind === 'shotsFired'
-    ) {
+    } else if (body.kind === 'reading' || shotsIn(body) > 0) {
       unstrung = false;
-      shots += body.kind === 'shotPlaced' ? 1 : body.kind === 'shotsFired' ? body.count : 0;
+      shots += shotsIn(body);
     }
   }
   return { stringOffs, shots };

@@ -12,6 +12,7 @@ import { evidenceAt, openBraceSearch } from '../brace-searches.ts';
 import { id, reason } from './parts.ts';
 import { distanceM } from './range-parts.ts';
 import { entryKind, type Reference } from './entry-kind.ts';
+import { shotsIn } from '../shots-in.ts';
 
 const heightMm = z.number().min(50).max(500);
 const levelDb = z.number().min(-250).max(20);
@@ -85,8 +86,8 @@ export const shotHeard = entryKind({
     if (search === undefined) return;
     search.shots.push(evidenceAt(place, body));
     search.lastAt = place.at;
-    // What the stand-in plays goes through no string.
-    if (search.practiceSeed === undefined) draft.shoot(1, place.at);
+    const shots = shotsIn(body);
+    if (shots > 0) draft.shoot(shots, place.at);
   },
   words: ({ source, silenced }) =>
     `${source === 'standIn' ? 'Practice: shot' : 'Shot'} recorded${silenced === true ? ', silencers on' : ''}`,
