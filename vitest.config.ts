@@ -1,6 +1,8 @@
 import { defineConfig } from 'vitest/config';
 
 const testTimeout = 240_000;
+/** What is made before the tests is made on the same machine. */
+const hookTimeout = testTimeout;
 
 /**
  * What is pure shares its modules from file to file: nothing in them is left over from a test, and most of
@@ -17,9 +19,17 @@ export default defineConfig({
           include: ['{core,contract,demo,bench}/**/*.test.ts'],
           isolate: false,
           testTimeout,
+          hookTimeout,
         },
       },
-      { test: { name: 'stateful', include: ['{server,web}/**/*.test.{ts,tsx}'], testTimeout } },
+      {
+        test: {
+          name: 'stateful',
+          include: ['{server,web}/**/*.test.{ts,tsx}'],
+          testTimeout,
+          hookTimeout,
+        },
+      },
     ],
   },
 });
