@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { useState } from 'react';
 import { SheetActions } from '../ui/sheet-actions.tsx';
 import { stepWords } from '#core/words/step-words.ts';
 import { Link } from 'react-router';
@@ -23,12 +23,8 @@ import { FitOutPanel } from './fit-out-panel.tsx';
 import { HowToCard } from './how-to-card.tsx';
 import { NockingPanel } from './nocking-panel.tsx';
 import { SchoolValues } from './school-values.tsx';
+import { SearchOfStep } from './search-of-step.tsx';
 import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
-
-// The curve of a search comes with its charts.
-const StepSearch = lazy(() =>
-  import('../quiet/step-search.tsx').then((module) => ({ default: module.StepSearch })),
-);
 
 /** Longest note that is kept with a confirmation. */
 const MOST_NOTE = 2000;
@@ -101,7 +97,7 @@ export function StepSheet({
           ))}
         </ul>
       )}
-      {step.id === 'braceSearch' && <Search state={state} />}
+      {step.id === 'braceSearch' && <SearchOfStep state={state} />}
       {step.id === 'nockingPoint' && <NockingPanel state={state} />}
       <SchoolValues state={state} step={step.id} onStore={onStore} />
       <AnswersPanel state={state} step={step.id} />
@@ -150,14 +146,6 @@ export function StepSheet({
         }}
       />
     </SheetDialog>
-  );
-}
-
-function Search({ state }: { readonly state: BowState }) {
-  return (
-    <Suspense fallback={<p className="text-ink-2">Drawing the curve…</p>}>
-      <StepSearch state={state} />
-    </Suspense>
   );
 }
 

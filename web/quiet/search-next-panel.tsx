@@ -1,6 +1,8 @@
 import { TriangleAlert } from 'lucide-react';
 import { braceSearchMove } from '#core/advice/brace-search-move.ts';
 import { CAUTIONS } from '#core/craft/cautions.ts';
+import { otherOfBestMm } from '#core/brace-search/other-of-best.ts';
+import { practiceHeightMm } from '#core/brace-search/practice-turn.ts';
 import { settledEntries } from '#core/brace-search/settled-band.ts';
 import type { SearchStanding } from '#core/brace-search/search-next.ts';
 import type { BraceSearch } from '#core/log/brace-searches.ts';
@@ -119,15 +121,11 @@ function NextButtons({
           actions.done(move);
           return;
         }
-        // The stand-in's string is no surer than a real one.
-        const off = 0.2 * (((practiceSeed + standing.visits.length * 7) % 5) - 2);
-        const heightMm = (here?.heightMm ?? next.heightMm) + next.twists * standing.twistMm + off;
-        const inside = Math.min(search.highMm, Math.max(search.lowMm, heightMm));
         store([
           {
             kind: 'practiceHeight',
             searchId,
-            heightMm: Math.round(inside * 10) / 10,
+            heightMm: practiceHeightMm(search, standing, next.twists),
             twists: next.twists,
           },
         ]);
@@ -158,7 +156,7 @@ function NextButtons({
         </Buttons>
       );
     case 'settle': {
-      const other = otherOfBest(standing);
+      const other = otherOfBestMm(standing);
       return (
         <Buttons>
           <button
@@ -199,20 +197,6 @@ function NextButtons({
     case 'over':
       return null;
   }
-}
-
-/** The next best of the heights that were tried, two twists away at least; null: none. */
-function otherOfBest({ judged, here, twistMm }: SearchStanding): number | null {
-  const hereMm = here?.heightMm ?? null;
-  if (judged === null || hereMm === null) return null;
-  const { curve } = judged;
-  const meanAt = (at: number) =>
-    curve.parts.reduce((sum, { weight, mean }) => sum + weight * (mean[at] ?? 0), 0);
-  const others = Array.from({ length: curve.tried }, (_, at) => at)
-    .map((at) => ({ mm: curve.heightsMm[at] ?? hereMm, db: meanAt(at) }))
-    .filter(({ mm }) => Math.abs(mm - hereMm) >= 2 * twistMm)
-    .toSorted((one, next) => one.db - next.db);
-  return others[0]?.mm ?? null;
 }
 
 function Buttons({ children }: { readonly children: React.ReactNode }) {
