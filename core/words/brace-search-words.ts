@@ -108,8 +108,10 @@ export function settledWords(
   const heights = judged?.curve.tried ?? 0;
   const alike = alikeWords(standing, style);
   const what =
-    search.purpose === 'lowestClear' ? 'lowest that is quiet and clears the arm' : 'quiet';
-  return `Of ${heights} heights the ${what} one. ${howSureWords(standing)}${alike === null ? '' : ` ${alike}`}`;
+    search.purpose === 'lowestClear'
+      ? 'the lowest that is quiet and clears the arm'
+      : 'the quiet one';
+  return `Of ${heights} heights ${what}. ${howSureWords(standing)}${alike === null ? '' : ` ${alike}`}`;
 }
 
 /** Times the string came off for it. */

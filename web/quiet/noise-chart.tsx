@@ -91,6 +91,7 @@ export function NoiseChart({
                 dataKey="band"
                 stroke="var(--ink-2)"
                 strokeWidth={0.75}
+                activeDot={false}
                 fill="var(--metal)"
                 fillOpacity={0.55}
                 isAnimationActive={false}
@@ -99,6 +100,7 @@ export function NoiseChart({
                 data={curve.map(({ heightMm, levelDb }) => ({ at: heightMm, value: levelDb }))}
                 dataKey="value"
                 dot={false}
+                activeDot={false}
                 stroke="var(--ink)"
                 strokeWidth={2}
                 isAnimationActive={false}
