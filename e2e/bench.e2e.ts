@@ -190,6 +190,9 @@ test.describe('the bench of a left-handed 66 in bow', () => {
   });
 });
 
+// With everything that moves, as most people see it.
+test.use({ contextOptions: { reducedMotion: 'no-preference' } });
+
 test('a reload draws the sight of the next move from its first frame on', async ({ page, app }) => {
   await openBench(page, app, 'Heron');
   await enter(page, 'st +1/8');

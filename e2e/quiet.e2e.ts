@@ -239,7 +239,7 @@ test('shots through the real microphone of the browser, fed with a recording', a
   const file = join(folder, 'shots.wav');
   writeFileSync(file, wavOf(217.5, 3, 3));
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: [
       '--no-sandbox',
       '--disable-gpu',

@@ -276,6 +276,7 @@ test('shots are kept as waiting while the server is away, through a reload of th
     route.request().method() === 'POST' ? route.abort() : route.continue(),
   );
   await enter(page, 'f 2,2');
+  await expect(echo(page)).toContainText('Kept here, waiting: Fletched shot at');
   await page.reload();
   await expect(
     page

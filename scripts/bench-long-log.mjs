@@ -60,7 +60,7 @@ async function measureLongLog(address) {
     made += entries.length;
   }
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
   });
   const figures = new Map();

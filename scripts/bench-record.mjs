@@ -44,7 +44,7 @@ async function measure() {
   const short = await makeBow('Short', SHORT);
   const long = await makeBow('Long', LONG);
   const browser = await chromium.launch({
-    executablePath: '/usr/bin/chromium',
+    executablePath: '/usr/bin/chromium-headless-shell',
     args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
   });
   const costs = { short: [], long: [] };

@@ -27,7 +27,7 @@ const address = await new Promise((resolve) => {
 const { bows } = await (await fetch(`${address}/api/bows`)).json();
 const idOf = (name) => bows.find((bow) => bow.name === name).bowId;
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: '/usr/bin/chromium-headless-shell',
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking', '--no-first-run'],
 });
 

@@ -1,6 +1,5 @@
 import { type RefObject, useCallback, useRef, useState } from 'react';
 import type { BowFacts, EntryBody } from '#core/log/entry.ts';
-import { entryWords } from '#core/log/kinds/entry-kinds.ts';
 import { useTyped } from './use-typed.ts';
 import { type LastEntered, lastEntered } from './last-entered.ts';
 
@@ -9,14 +8,12 @@ export interface Entering {
   readonly text: string;
   readonly setText: (text: string) => void;
   /** What was entered last, with its way back; null: nothing since the view was opened. */
-  readonly stored: {
-    readonly ids: readonly string[];
-    readonly words: string;
-    readonly undo: () => void;
-  } | null;
+  readonly stored: (LastEntered & { readonly undo: () => void }) | null;
   readonly inputRef: RefObject<HTMLInputElement | null>;
   /** Logs entries, remembers them as the last ones and clears the line. */
   readonly store: (bodies: readonly EntryBody[]) => readonly string[];
+  /** What was typed on the line was logged elsewhere, as shots are: the same is said of it. */
+  readonly logged: (entered: LastEntered) => void;
   /** Puts a beginning on the line, and the hand behind it. */
   readonly openEntryLine: (entryText: string) => void;
   readonly undo: (ids: readonly string[]) => void;
@@ -32,12 +29,16 @@ export function useEntering(
   const store = useCallback(
     (bodies: readonly EntryBody[]) => {
       const ids = append(bodies);
-      setLast(lastEntered(ids, bodies));
+      setLast(lastEntered(ids, bodies, bow));
       setText('');
       return ids;
     },
-    [append, setText],
+    [append, setText, bow],
   );
+  const logged = (entered: LastEntered) => {
+    setLast(entered);
+    setText('');
+  };
   const openEntryLine = useCallback(
     (entryText: string) => {
       setText(entryText);
@@ -50,13 +51,6 @@ export function useEntering(
   const undo = (ids: readonly string[]) => {
     store(ids.map((entryId) => ({ kind: 'undone', entryId })));
   };
-  const stored =
-    last === null
-      ? null
-      : {
-          ids: last.ids,
-          words: last.bodies.map((body) => entryWords(body, bow)).join(', '),
-          undo: () => undo(last.ids),
-        };
-  return { text, setText, stored, inputRef, store, openEntryLine, undo };
+  const stored = last === null ? null : { ...last, undo: () => undo(last.ids) };
+  return { text, setText, stored, inputRef, store, logged, openEntryLine, undo };
 }

@@ -5,7 +5,6 @@ import { speakMoveOrNull, type SpokenMove } from '#core/words/moves/speak-move.t
 import { nextMove } from '#core/advice/next-move.ts';
 import type { StepId } from '#core/craft/steps.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import type { EntryBody } from '#core/log/entry.ts';
 import { BowGate } from '../app/bow-gate.tsx';
 import { ShootingBar } from '../app/shooting-bar.tsx';
 import { useNow } from '../app/use-now.ts';
@@ -85,11 +84,7 @@ function Range({
   };
 
   useSentForAnEnd(plot.nextEnd);
-  const { read, placeTyped } = useRangeEntry(text, state, plot, unit);
-  const onStore = (bodies: readonly EntryBody[]) => {
-    if (placeTyped()) entering.setText('');
-    else store(bodies);
-  };
+  const { read, onStore } = useRangeEntry(entering, state, plot, unit);
 
   const endSession = () => {
     if (session !== null) store([{ kind: 'sessionClosed', sessionId: session.sessionId }]);

@@ -6,18 +6,19 @@ import { readRangeLine } from '#core/entry-line/read-range-line.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
+import type { Entering } from '../log-line/use-entering.ts';
 import type { Plot } from './plot/use-plot.ts';
 
 /** The entry line at the butt: shots as pairs, and everything the bench’s line takes. */
 export function useRangeEntry(
-  text: string,
+  { text, store, logged }: Entering,
   state: BowState,
   plot: Plot,
   unit: 'cm' | 'in',
 ): {
   readonly read: EntryRead;
-  /** Stores what was typed if it was shots; false when it was something else. */
-  readonly placeTyped: () => boolean;
+  /** Stores what was typed: shots as the plot does, everything else as anywhere. */
+  readonly onStore: (bodies: readonly EntryBody[]) => void;
 } {
   const { hand } = state.bow;
   const { arrow: inHand, endNumber, session } = plot;
@@ -43,10 +44,13 @@ export function useRangeEntry(
   }, [found, unit, hand, inHand, endNumber]);
   return {
     read,
-    placeTyped: () => {
-      if (found.kind !== 'shots') return false;
-      plot.place(found.pairs, found.arrow ?? plot.arrow);
-      return true;
+    onStore: (bodies) => {
+      if (found.kind !== 'shots' || read.kind !== 'ready') {
+        store(bodies);
+        return;
+      }
+      const { entryIds } = plot.place(found.pairs, found.arrow ?? plot.arrow);
+      logged({ ids: entryIds, words: `${read.title} ${read.figure}` });
     },
   };
 }

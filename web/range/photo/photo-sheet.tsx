@@ -40,7 +40,7 @@ export function PhotoSheet({
         endNumber={plot.endNumber}
         onHoles={(holes, picture) => {
           const endNumber = plot.endNumber;
-          const sessionId = plot.place(
+          const { sessionId } = plot.place(
             holes.map(({ arrow, rightMm, upMm, sdMm }) => ({
               arrow,
               outwardMm: tenth(outwardFromRight(rightMm, bow.hand)),

@@ -26,8 +26,11 @@ export interface Plot {
   readonly shotFromM: number;
   readonly selected: Shot | null;
   readonly setArrow: (arrow: ArrowState) => void;
-  /** Logs shots, opening a session when none is open; returns the session they went to. */
-  readonly place: (shots: readonly PlottedShot[], arrow?: ArrowState) => string;
+  /** Logs shots, opening a session when none is open; returns where they went. */
+  readonly place: (
+    shots: readonly PlottedShot[],
+    arrow?: ArrowState,
+  ) => { readonly sessionId: string; readonly entryIds: readonly string[] };
   /** The same for one tap, logged once it has been drawn; until then it is among the fresh. */
   readonly tap: (shot: PlottedShot) => void;
   readonly fresh: FreshShots;
@@ -88,10 +91,10 @@ export function usePlot(
   }, [settle]);
 
   const log = useShotLog(session, append, { opening, onOpened, distanceM });
-  const put = (shots: readonly PlottedShot[], kind: ArrowState): string => {
-    const { sessionId, newestShotId } = log(shots, kind, endNumber);
+  const put = (shots: readonly PlottedShot[], kind: ArrowState) => {
+    const { newestShotId, ...where } = log(shots, kind, endNumber);
     if (newestShotId !== undefined) setSelectedId(newestShotId);
-    return sessionId;
+    return where;
   };
   const place = (shots: readonly PlottedShot[], kind: ArrowState = arrow) => {
     settle();
@@ -252,9 +255,9 @@ function useShotLog(
         ...shot,
       });
     }
-    append(bodies);
+    const ids = append(bodies);
     if (sessionId !== session?.sessionId) onOpened(sessionId);
-    return { sessionId, newestShotId };
+    return { sessionId, newestShotId, entryIds: ids.slice(ids.length - shots.length) };
   };
 }
 
