@@ -1,4 +1,4 @@
-import { braceStanding } from '#core/brace-search/brace-decision.ts';
+import { braceStanding, quieterByMostDb } from '#core/brace-search/brace-decision.ts';
 import type { Heard } from '#core/craft/search-terms.ts';
 import type { HeightTried } from '#core/brace-search/noise-curve.ts';
 import { seededUniform, standardNormal, type Uniform } from '#core/numeric/random.ts';
@@ -103,7 +103,7 @@ export function searchByAdvice(
         stringOffs,
         aboveDb,
         limitsPassed,
-        claimHeld: aboveDb <= standing.quieterByMostDb,
+        claimHeld: aboveDb <= quieterByMostDb(standing),
         saidFlat: standing.next.flat,
       };
     }

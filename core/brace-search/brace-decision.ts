@@ -1,4 +1,5 @@
 import { CholeskyDecomposition } from 'ml-matrix';
+import { onceFor } from '../log/once-for.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { ROUGH_OVER_RANGE } from '../priors/brace-search-priors.ts';
 import { SHOTS_A_HEIGHT } from '../craft/search-terms.ts';
@@ -42,13 +43,13 @@ export interface HeightSteps {
 }
 
 export interface BraceStanding {
+  readonly tried: readonly HeightTried[];
+  readonly range: HeightRange;
   readonly curve: NoiseCurve;
   /** The height to settle on, as a place in the curve: one that was tried, or one between. */
   readonly best: number;
   /** Expected noise of it above the least anywhere in the range, dB. */
   readonly regretDb: number;
-  /** Nine times in ten no height is more than this quieter, dB. */
-  readonly quieterByMostDb: number;
   /** Heights tried that cannot be told from the best, the best among them. */
   readonly alike: readonly number[];
   /** Two quiet heights with a louder one surely between them, low and high, mm; null: one valley. */
@@ -95,10 +96,11 @@ export function braceStanding(
     return louder < SURE * draws.length;
   });
   const standing = {
+    tried,
+    range,
     curve,
     best,
     regretDb,
-    quieterByMostDb: quieterByMost(fitNoiseCurve(tried, range, ROUGH_OVER_RANGE), best),
     alike,
     twoValleysMm: valleysOf(curve, draws, alike, best),
   };
@@ -124,13 +126,16 @@ export function braceStanding(
 
 const meanOf = (list: readonly number[]) => list.reduce((sum, one) => sum + one, 0) / list.length;
 
-/** What may be elsewhere, nine times in ten: over the whole range, reached by whole twists or not. */
-function quieterByMost(curve: NoiseCurve, best: number): number {
-  const regrets = drawCurves(curve)
+/**
+ * Nine times in ten no height of the range, reached by whole twists or not, is quieter by more than this than the one
+ * to settle on, dB. Worked out when it is asked for: it takes a curve of its own, which may be rougher.
+ */
+export const quieterByMostDb = onceFor(({ tried, range, best }: BraceStanding): number => {
+  const regrets = drawCurves(fitNoiseCurve(tried, range, ROUGH_OVER_RANGE))
     .map((draw) => draw[best]! - Math.min(...draw))
     .toSorted((one, other) => one - other);
   return regrets[Math.floor(SURE * (regrets.length - 1))]!;
-}
+});
 
 /** Of heights that cannot be told apart the lowest, where that costs nothing that is heard; else the best. */
 function settleOn(
@@ -216,31 +221,43 @@ function nextHeight(
 
 /** Curves as they may be, drawn from the mixture. */
 function drawCurves(curve: NoiseCurve): readonly Float64Array[] {
-  const uniform = seededUniform(SEED);
-  const normal = standardNormal(uniform);
+  const size = curve.heightsMm.length;
+  let drawn = 0;
   return curve.parts.flatMap((part) => {
     const count = Math.max(1, Math.round(part.weight * DRAWS));
-    return drawPart(part, count, normal);
+    const normals = normalsFrom(drawn * size, (drawn + count) * size);
+    drawn += count;
+    return drawPart(part, count, normals);
   });
+}
+
+const normal = standardNormal(seededUniform(SEED));
+const drawnSoFar: number[] = [];
+
+/** The same normals every time, drawn once: a search is judged anew after each shot. */
+function normalsFrom(from: number, to: number): readonly number[] {
+  while (drawnSoFar.length < to) drawnSoFar.push(normal());
+  return drawnSoFar.slice(from, to);
 }
 
 function drawPart(
   { mean, covariance }: CurvePart,
   count: number,
-  normal: () => number,
+  normals: readonly number[],
 ): readonly Float64Array[] {
   const size = mean.length;
   const padded = covariance.clone();
   for (let at = 0; at < size; at += 1) padded.set(at, at, padded.get(at, at) + 1e-3);
-  const lower = new CholeskyDecomposition(padded).lowerTriangularMatrix;
-  return Array.from({ length: count }, () => {
-    const z = Float64Array.from({ length: size }, normal);
-    return Float64Array.from(mean, (value, row) => {
+  const lower = new CholeskyDecomposition(padded).lowerTriangularMatrix.to2DArray();
+  return Array.from({ length: count }, (_, draw) =>
+    Float64Array.from(mean, (value, row) => {
+      const factors = lower[row]!;
       let sum = value;
-      for (let column = 0; column <= row; column += 1) sum += lower.get(row, column) * z[column]!;
+      for (let column = 0; column <= row; column += 1)
+        sum += factors[column]! * normals[draw * size + column]!;
       return sum;
-    });
-  });
+    }),
+  );
 }
 
 /** The best and another height as quiet, with a ridge between them that is surely heard. */

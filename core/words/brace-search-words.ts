@@ -1,3 +1,4 @@
+import { quieterByMostDb } from '../brace-search/brace-decision.ts';
 import type { SearchStanding, TwistFor } from '../brace-search/search-next.ts';
 import type { SearchProblem } from '../brace-search/search-wish.ts';
 import type { RecordingFault, ShotRefusal } from '../brace-search/shot-refusal.ts';
@@ -61,7 +62,7 @@ export function stillWords(have: number, want: number, one: string): string {
 export function howSureWords({ judged, visits }: SearchStanding): string {
   if (judged === null) return 'Nothing is known yet: every height may be the quiet one.';
   if (judged.curve.tried < 2) return 'One height says nothing of the others.';
-  const more = showNumber(Math.max(0.1, judged.quieterByMostDb), 1);
+  const more = showNumber(Math.max(0.1, quieterByMostDb(judged)), 1);
   const isHeard = visits.some(({ shots }) => shots.length >= FEWEST_SHOTS_A_HEIGHT);
   return isHeard
     ? `9 times in 10 no height is more than ${more} dB quieter than the best of these.`

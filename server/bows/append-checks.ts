@@ -3,6 +3,7 @@ import { entryReferences } from '#core/log/kinds/entry-kinds.ts';
 import type { Named, Reference } from '#core/log/kinds/entry-kind.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
+import { heardElsewhere } from '#core/brace-search/heard-elsewhere.ts';
 import { checkBatch } from '#core/limits/check-batch.ts';
 import { impossibleFigure } from '#core/limits/figure-ranges.ts';
 import { refusalWords } from '#core/words/limit-words.ts';
@@ -44,6 +45,7 @@ export function checkAppend(
   }
   checkTaken(log, fresh, nowMs);
   checkFigures(fresh);
+  checkHeard(state, fresh);
   checkLimits(state, fresh);
 }
 
@@ -124,6 +126,20 @@ function checkFigures(fresh: readonly Entry[]): void {
       `${value} lies outside ${range[0]} to ${range[1]}, where such a figure can be.`,
     );
   }
+}
+
+function checkHeard(state: BowState | null, fresh: readonly Entry[]): void {
+  const at = heardElsewhere(
+    state?.searches ?? [],
+    fresh.map(({ body }) => body),
+  );
+  if (at === null) return;
+  throw refused(
+    at,
+    'body.source',
+    'heardElsewhere',
+    'A practice takes the stand-in’s shots only, and a bow’s own search none of them. Open a search of the other kind.',
+  );
 }
 
 /** Proposals are held to the limits; what was done already says so itself, and is recorded. */

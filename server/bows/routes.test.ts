@@ -184,6 +184,36 @@ describe('an entry that names something', () => {
         return [opened(session), placed(shot, session), placed(shot, session)];
       },
     ],
+    [
+      'a bow’s shot in a practice',
+      'heardElsewhere',
+      () => {
+        const searchId = newId();
+        return [
+          {
+            kind: 'braceSearchOpened',
+            searchId,
+            purpose: 'quiet',
+            lowMm: 210,
+            highMm: 222,
+            beginsAt: 'here',
+            silencers: 'none',
+            distanceM: 10,
+            keepsSounds: false,
+            practiceSeed: 3,
+          },
+          {
+            kind: 'shotHeard',
+            searchId,
+            source: 'microphone',
+            levelDb: -40,
+            centroidHz: 600,
+            octavesDb: [-60, -50, -45, -44, -46, -50, -60],
+            roomDb: -80,
+          },
+        ];
+      },
+    ],
   ])(
     '%s is refused by name and place, and nothing of the request is stored',
     async (_what, code, bodies) => {

@@ -1,3 +1,4 @@
+import { memo } from 'react';
 import {
   Area,
   ComposedChart,
@@ -9,7 +10,7 @@ import {
   XAxis,
   YAxis,
 } from 'recharts';
-import { curveShown, heightsShown } from '#core/brace-search/curve-shown.ts';
+import { type CurvePoint, curveShown, heightsShown } from '#core/brace-search/curve-shown.ts';
 import type { SearchStanding } from '#core/brace-search/search-next.ts';
 import type { BraceSearch } from '#core/log/brace-searches.ts';
 import type { BowFacts } from '#core/log/entry.ts';
@@ -25,7 +26,7 @@ const BEYOND_SHARE = 0.06;
 const MOST_SHOWN_DB = 30;
 
 /** Loudness over brace height: what was shot, the curve with its uncertainty, the limits hatched, the next height. */
-export function NoiseChart({
+export const NoiseChart = memo(function NoiseChart({
   standing,
   search,
   style,
@@ -47,90 +48,82 @@ export function NoiseChart({
     value: level === null ? nearest(curve, heightMm) : level.db,
   }));
   const [bottom, top] = levelsShown(curve, points);
+  // With nothing to draw there would be no scale either, and the limits are wanted before the first shot.
+  const drawn = curve.length > 0 ? curve : [search.lowMm, search.highMm].map(nothingAt);
   const closed = Math.max(search.lowMm, touchedMm ?? search.lowMm);
   return (
     <figure aria-label="Loudness against brace height" data-testid="noise-chart">
-      {curve.length === 0 ? (
-        <p className="border-y border-faint py-6 text-ink-2">
-          The curve is drawn after the first height: how loud, and how sure.
-        </p>
-      ) : (
-        <div aria-hidden>
-          <Hatch />
-          <ResponsiveContainer width="100%" height={height}>
-            <ComposedChart
-              accessibilityLayer={false}
-              margin={{ top: 6, right: 8, bottom: 4, left: -18 }}
-            >
-              <XAxis
-                dataKey="at"
-                type="number"
-                allowDuplicatedCategory={false}
-                domain={[from, to]}
-                ticks={heightTicks(search)}
-                tick={TEXT}
-                stroke="var(--ink)"
-                tickFormatter={(mm: number) => showLengthFigure(mm, style)}
-              />
-              <YAxis
-                type="number"
-                allowDataOverflow
-                domain={[bottom, top]}
-                ticks={evenTicks(bottom, top)}
-                tick={TEXT}
-                stroke="var(--ink)"
-                tickFormatter={(db: number) => showNumber(db, 0)}
-              />
-              <ReferenceArea x1={from} x2={closed} fill={`url(#${HATCH})`} fillOpacity={0.5} />
-              <ReferenceArea x1={search.highMm} x2={to} fill={`url(#${HATCH})`} fillOpacity={0.5} />
-              <Area
-                data={curve.map(({ heightMm, lowDb, highDb }) => ({
-                  at: heightMm,
-                  band: [Math.max(bottom, lowDb), Math.min(top, highDb)],
-                }))}
-                dataKey="band"
-                stroke="var(--ink-2)"
-                strokeWidth={0.75}
-                activeDot={false}
-                fill="var(--metal)"
-                fillOpacity={0.55}
-                isAnimationActive={false}
-              />
-              <Line
-                data={curve.map(({ heightMm, levelDb }) => ({ at: heightMm, value: levelDb }))}
-                dataKey="value"
-                dot={false}
-                activeDot={false}
-                stroke="var(--ink)"
+      <div aria-hidden>
+        <Hatch />
+        <ResponsiveContainer width="100%" height={height}>
+          <ComposedChart
+            accessibilityLayer={false}
+            margin={{ top: 6, right: 8, bottom: 4, left: -18 }}
+          >
+            <XAxis
+              dataKey="at"
+              type="number"
+              allowDuplicatedCategory={false}
+              domain={[from, to]}
+              ticks={heightTicks(search)}
+              tick={TEXT}
+              stroke="var(--ink)"
+              tickFormatter={(mm: number) => showLengthFigure(mm, style)}
+            />
+            <YAxis
+              type="number"
+              allowDataOverflow
+              domain={[bottom, top]}
+              ticks={evenTicks(bottom, top)}
+              tick={TEXT}
+              stroke="var(--ink)"
+              tickFormatter={(db: number) => showNumber(db, 0)}
+            />
+            <ReferenceArea x1={from} x2={closed} fill={`url(#${HATCH})`} fillOpacity={0.5} />
+            <ReferenceArea x1={search.highMm} x2={to} fill={`url(#${HATCH})`} fillOpacity={0.5} />
+            <Area
+              data={drawn.map(({ heightMm, lowDb, highDb }) => ({
+                at: heightMm,
+                band: [Math.max(bottom, lowDb), Math.min(top, highDb)],
+              }))}
+              dataKey="band"
+              stroke="var(--ink-2)"
+              strokeWidth={0.75}
+              activeDot={false}
+              fill="var(--metal)"
+              fillOpacity={0.55}
+              isAnimationActive={false}
+            />
+            <Line
+              data={drawn.map(({ heightMm, levelDb }) => ({ at: heightMm, value: levelDb }))}
+              dataKey="value"
+              dot={false}
+              activeDot={false}
+              stroke="var(--ink)"
+              strokeWidth={2}
+              isAnimationActive={false}
+            />
+            <Scatter
+              data={points}
+              dataKey="value"
+              fill="var(--ink)"
+              shape={<circle r={4} />}
+              isAnimationActive={false}
+            />
+            {nextMm !== null && (
+              <ReferenceLine
+                x={nextMm}
+                stroke="var(--accent)"
                 strokeWidth={2}
-                isAnimationActive={false}
+                label={{ value: 'next', position: 'insideTopRight', fill: 'var(--accent)' }}
               />
-              <Scatter
-                data={points}
-                dataKey="value"
-                fill="var(--ink)"
-                shape={<circle r={4} />}
-                isAnimationActive={false}
-              />
-              {nextMm !== null && (
-                <ReferenceLine
-                  x={nextMm}
-                  stroke="var(--accent)"
-                  strokeWidth={2}
-                  label={{ value: 'next', position: 'insideTopRight', fill: 'var(--accent)' }}
-                />
-              )}
-              {standing.here?.heightMm != null && (
-                <ReferenceLine
-                  x={standing.here.heightMm}
-                  stroke="var(--ink)"
-                  strokeDasharray="3 4"
-                />
-              )}
-            </ComposedChart>
-          </ResponsiveContainer>
-        </div>
-      )}
+            )}
+            {standing.here?.heightMm != null && (
+              <ReferenceLine x={standing.here.heightMm} stroke="var(--ink)" strokeDasharray="3 4" />
+            )}
+          </ComposedChart>
+        </ResponsiveContainer>
+      </div>
       <p className="text-sub leading-snug">{howSureWords(standing)}</p>
       <figcaption className="text-note text-ink-2">
         dB below the loudest height, against brace; a microphone has no scale of its own. Between
@@ -142,7 +135,7 @@ export function NoiseChart({
       </figcaption>
     </figure>
   );
-}
+});
 
 /** From the quietest to the loudest there may be, in whole pairs of decibels. */
 function levelsShown(
@@ -156,6 +149,11 @@ function levelsShown(
     2 * Math.floor(Math.max(-MOST_SHOWN_DB, lowest) / 2),
     2 * Math.ceil(Math.min(MOST_SHOWN_DB, highest) / 2),
   ];
+}
+
+/** Below everything that is shown. */
+function nothingAt(heightMm: number): CurvePoint {
+  return { heightMm, levelDb: -MOST_SHOWN_DB, lowDb: -MOST_SHOWN_DB, highDb: -MOST_SHOWN_DB };
 }
 
 /** The pattern of what lies outside. */

@@ -1,4 +1,4 @@
-import { useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { READINGS } from '#core/craft/readings.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
@@ -144,6 +144,8 @@ function SearchOf({
   readonly openEntryLine: (text: string) => void;
 }) {
   const standing = useMemo(() => searchStanding(state, search), [state, search]);
+  // The chart comes after what is done next, in a task of its own.
+  const drawn = useDeferredValue(standing);
   const heard = useHeardShots(state, search, standing, store);
   const creep = creepWords(standing);
   return (
@@ -184,7 +186,7 @@ function SearchOf({
           )}
         </div>
         <div className="grid content-start gap-4">
-          <NoiseChart standing={standing} search={search} style={state.bow} />
+          <NoiseChart standing={drawn} search={search} style={state.bow} />
           <HeightsTable standing={standing} style={state.bow} />
           <ListenPanel state={state} standing={standing} heard={heard} />
         </div>

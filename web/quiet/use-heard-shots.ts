@@ -73,11 +73,8 @@ export function useHeardShots(
         }
         return clipped;
       });
-      // The figures are logged; the sounds follow, and it is said where the server did not take them.
-      const keeping = named.map(({ shot, soundId }) =>
-        soundId === null ? Promise.resolve() : keepSound(bowId, soundId, shot),
-      );
-      Promise.all(keeping).catch(() => setTrouble('notKept'));
+      // The figures are logged; the sounds follow one by one, and it is said where the server did not take them.
+      keepSounds(bowId, named).catch(() => setTrouble('notKept'));
     },
     [bowId, keepsSounds, searchId, store],
   );
@@ -151,6 +148,18 @@ export function useHeardShots(
         }
       }),
   };
+}
+
+/** One after the other: each is written out as a file of its own, and the page answers between them. All are tried. */
+async function keepSounds(
+  bowId: string,
+  named: readonly { readonly shot: FoundShot; readonly soundId: string | null }[],
+): Promise<void> {
+  const failed: unknown[] = [];
+  for (const { shot, soundId } of named)
+    if (soundId !== null)
+      await keepSound(bowId, soundId, shot).catch((error: unknown) => failed.push(error));
+  if (failed.length > 0) throw failed[0];
 }
 
 async function keepSound(bowId: string, soundId: string, { clip }: FoundShot): Promise<void> {
