@@ -297,6 +297,9 @@ function sessionMove(state: BowState, session: ShootingSession): Move | null {
       return walkBackMove(state, session);
     case 'fineTuning':
       return fineTuningMove(state, session);
+    case 'marks':
+      // Its panel says what comes next: the fit behind it is the worker's.
+      return null;
     case 'proof':
       return proofMove(state, session);
   }

@@ -2,7 +2,7 @@ import { type School, shootsOffTheShelf } from './bow-terms.ts';
 import type { FacetId, StepId } from './steps.ts';
 
 /** What a session is shot for: each kind is judged by its own rules. */
-export const SESSION_KINDS = ['bareShaft', 'walkBack', 'fineTuning', 'proof'] as const;
+export const SESSION_KINDS = ['bareShaft', 'walkBack', 'fineTuning', 'marks', 'proof'] as const;
 export type SessionKind = (typeof SESSION_KINDS)[number];
 
 /** What differs between the kinds, for whatever handles a session of any of them. */
@@ -65,6 +65,18 @@ export const SESSION_KIND_FACTS: Readonly<Record<SessionKind, SessionKindFacts>>
     judgesBothAxes: false,
     weighsRemedies: false,
     startsAtM: null,
+    judgedAtM: null,
+  },
+  marks: {
+    name: 'Marks',
+    says: 'One distance after another: what was set, and where it landed. The rest is reckoned.',
+    step: 'sightMarks',
+    facets: ['sightMarks'],
+    needsPlunger: false,
+    isOneGroup: false,
+    judgesBothAxes: false,
+    weighsRemedies: false,
+    startsAtM: USUAL_DISTANCE_M,
     judgedAtM: null,
   },
   proof: {

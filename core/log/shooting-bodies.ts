@@ -1,3 +1,4 @@
+import type { Aiming } from '../craft/aiming.ts';
 import type { Control } from '../craft/controls.ts';
 import type {
   ArrowState,
@@ -28,6 +29,8 @@ export type ShootingBody =
       /** With kind `walkBack`: where the mark hangs, and how fast the arrow is thought to be. */
       readonly markBelowTopMm?: number | undefined;
       readonly arrowSpeedMps?: number | undefined;
+      /** With kind `marks`: what the aim rests on. */
+      readonly aiming?: Aiming | undefined;
       /** Opened though the bow or the distance speaks against it: how that came. */
       readonly despite?: string | undefined;
     } & SessionConditions)
@@ -70,6 +73,8 @@ export type ShootingBody =
       readonly tired?: boolean | undefined;
       /** How still it sat on aim, 1 restless to 5 still. */
       readonly steady?: number | undefined;
+      /** In a session of marks: what was set for it, as its aiming counts. */
+      readonly aimSet?: number | undefined;
       readonly arrowBuild?: string | undefined;
     }
   | {

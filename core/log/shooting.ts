@@ -1,3 +1,4 @@
+import type { Aiming } from '../craft/aiming.ts';
 import type { BodyOf, LoggedEntry } from './entry.ts';
 import type {
   ArrowState,
@@ -46,6 +47,8 @@ export interface EndNote {
   readonly tired: boolean;
   /** How still it sat on aim, 1 to 5. */
   readonly steady: number | null;
+  /** What was set for it, in a session of marks. */
+  readonly aimSet: number | null;
   readonly arrowBuild: string | null;
 }
 
@@ -65,6 +68,7 @@ export interface ShootingSession extends SessionConditions {
   readonly buttMm: number;
   readonly markBelowTopMm?: number | undefined;
   readonly arrowSpeedMps?: number | undefined;
+  readonly aiming?: Aiming | undefined;
   readonly shots: readonly Shot[];
   readonly endNotes: ReadonlyMap<number, EndNote>;
   /** What was looked at before bow or arrow was blamed. */
@@ -113,6 +117,7 @@ const NOTHING_NOTED: EndNote = {
   light: null,
   tired: false,
   steady: null,
+  aimSet: null,
   arrowBuild: null,
 };
 
@@ -194,6 +199,7 @@ export function noteEnd(session: SessionDraft | undefined, body: BodyOf<'endNote
     light: body.light ?? known.light,
     tired: body.tired ?? known.tired,
     steady: body.steady ?? known.steady,
+    aimSet: body.aimSet ?? known.aimSet,
     arrowBuild: body.arrowBuild ?? known.arrowBuild,
   });
 }

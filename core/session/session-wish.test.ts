@@ -29,6 +29,7 @@ const WISH: SessionWish = {
   aim: '',
   cantOutwardDeg: 0,
 };
+const BOW = new BowLog().state.bow;
 const IDS = { sessionId: 's', experimentId: 'x' };
 
 describe('what a session is opened with', () => {
@@ -55,7 +56,7 @@ describe('what a session is opened with', () => {
     [{ kind: 'fineTuning', shotsADay: 5 }, 'shotsADay'],
     [{ kind: 'fineTuning', shotsADay: 7.5 }, 'shotsADay'],
   ])('%j: %s', (change, problem) => {
-    expect(problemOf({ ...WISH, ...change }, null)).toBe(problem);
+    expect(problemOf({ ...WISH, ...change }, null, BOW)).toBe(problem);
   });
 
   it('writes down what was said and leaves out what was not', () => {
@@ -107,7 +108,7 @@ describe('what a session is opened with', () => {
     expect(goesOn?.experimentId).toBe('x');
     expect(experimentGoingOn(log.state, 'bareShaft')).toBeNull();
     // What the form says of range and step is not asked again.
-    expect(problemOf({ ...wish, step: null }, goesOn)).toBeNull();
+    expect(problemOf({ ...wish, step: null }, goesOn, BOW)).toBeNull();
     const second = openingEntries(
       log.state,
       { ...wish, distanceM: 18 },
@@ -121,8 +122,14 @@ describe('what a session is opened with', () => {
   });
 
   it('offers off the shelf neither a walk-back nor the plunger', () => {
-    expect(sessionKindsFor('sighted')).toEqual(['bareShaft', 'walkBack', 'fineTuning', 'proof']);
-    expect(sessionKindsFor('shelfHunting')).toEqual(['bareShaft', 'fineTuning', 'proof']);
+    expect(sessionKindsFor('sighted')).toEqual([
+      'bareShaft',
+      'walkBack',
+      'fineTuning',
+      'marks',
+      'proof',
+    ]);
+    expect(sessionKindsFor('shelfHunting')).toEqual(['bareShaft', 'fineTuning', 'marks', 'proof']);
     expect(tunedControlsFor('shelfTarget').map(({ control }) => control)).toEqual([
       'nockingPoint',
       'twists',

@@ -4,7 +4,13 @@ import type { ButtKind, Light, Wind } from '../craft/range-terms.ts';
 import { SESSION_KIND_FACTS, type SessionKind, USUAL_DISTANCE_M } from '../craft/session-kinds.ts';
 import { defaultTolerance } from '../groups/default-tolerance.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { BodyOf, EntryBody } from '../log/entry.ts';
+import type { BodyOf, BowFacts, EntryBody } from '../log/entry.ts';
+import {
+  aimingFrom,
+  type AimingProblem,
+  aimingProblem,
+  type AimingWish,
+} from '../sight-marks/aiming-wish.ts';
 import type { Experiment } from '../log/range-records.ts';
 
 /** A figure of a form: null where what was typed is none, undefined where nothing was typed. */
@@ -31,6 +37,8 @@ export interface SessionWish {
   readonly arrowBuild: string;
   readonly aim: string;
   readonly cantOutwardDeg: Typed;
+  /** With kind `marks`. */
+  readonly aiming?: AimingWish | undefined;
 }
 
 /** What of a wish cannot be. */
@@ -43,7 +51,9 @@ export type SessionProblem =
   | 'markBelowTop'
   | 'rangeAndStep'
   | 'tooManySettings'
-  | 'shotsADay';
+  | 'shotsADay'
+  | 'aiming'
+  | AimingProblem;
 
 /** Nobody shoots more steps than this each way in one experiment begun here. */
 const MOST_STEPS = Math.min(16, MOST_SETTINGS);
@@ -55,7 +65,11 @@ const withinIfSaid = (value: Typed, low: number, high: number): boolean =>
   value === undefined || within(value, low, high);
 
 /** The first thing of a wish that cannot be; null when a session can be opened with it. */
-export function problemOf(wish: SessionWish, goesOn: Experiment | null): SessionProblem | null {
+export function problemOf(
+  wish: SessionWish,
+  goesOn: Experiment | null,
+  bow: BowFacts,
+): SessionProblem | null {
   if (!within(wish.distanceM, 2, 120)) return 'distance';
   if (!withinIfSaid(wish.toleranceMm, 1, 1000)) return 'tolerance';
   if (!within(wish.buttMm, 200, 5000)) return 'butt';
@@ -67,6 +81,9 @@ export function problemOf(wish: SessionWish, goesOn: Experiment | null): Session
     case 'walkBack':
       if (!withinIfSaid(wish.arrowSpeedMps, 20, 120)) return 'arrowSpeed';
       return within(wish.markBelowTopMm, 0, 5000) ? null : 'markBelowTop';
+    case 'marks':
+      if (!withinIfSaid(wish.arrowSpeedMps, 20, 120)) return 'arrowSpeed';
+      return wish.aiming === undefined ? 'aiming' : aimingProblem(bow, wish.aiming);
     case 'fineTuning':
       return goesOn === null ? experimentProblem(wish) : null;
   }
@@ -122,7 +139,10 @@ export function openingEntries(
     buttMm: wish.buttMm ?? USUAL_BUTT_MM,
     experimentId: isTuning ? (goesOn?.experimentId ?? ids.experimentId) : undefined,
     markBelowTopMm: isWalk ? (wish.markBelowTopMm ?? undefined) : undefined,
-    arrowSpeedMps: isWalk ? (wish.arrowSpeedMps ?? undefined) : undefined,
+    arrowSpeedMps: isWalk || wish.kind === 'marks' ? (wish.arrowSpeedMps ?? undefined) : undefined,
+    ...(wish.kind === 'marks' && wish.aiming !== undefined
+      ? { aiming: aimingFrom(state.bow, wish.aiming) }
+      : {}),
     place: said(wish.place),
     light: wish.light,
     wind: wish.wind,

@@ -20,6 +20,7 @@ function speaking(
       );
     case 'walkBack':
       return walkBackStanding(state, session).shots;
+    case 'marks':
     case 'proof':
     case 'fineTuning':
       return shotsSinceUpset(state, session);

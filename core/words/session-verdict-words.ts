@@ -8,6 +8,7 @@ import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import { proofStanding } from '../proof/proof-standing.ts';
 import { walkBackStanding } from '../walk-back/walk-back-standing.ts';
+import { marksShotWords } from './marks/marks-words.ts';
 import { fineTuningSays } from './fine-tuning-words.ts';
 import { proofSaysWords } from './proof-words.ts';
 import { causeOf, offsetWords } from './verdict-words.ts';
@@ -33,6 +34,8 @@ export function sessionVerdictLine(
       const standing = fineTuningStanding(state, session);
       return standing === null ? 'What was tried was taken back.' : fineTuningSays(standing);
     }
+    case 'marks':
+      return marksShotWords(session);
     case 'proof':
       return proofSaysWords(proofStanding(state, session));
   }

@@ -13,6 +13,11 @@ export const SESSION_PROBLEM_WORDS: Readonly<Record<SessionProblem, string>> = {
   rangeAndStep: 'Range and step: the range holds at least one step.',
   tooManySettings: 'More than eight steps each way: take a larger step.',
   shotsADay: 'Shots a day: 6 to 500.',
+  aiming: 'Say what the aim rests on.',
+  eyeToAperture: 'Eye to aperture: 200 to 1500 mm, measured at full draw.',
+  mmPerUnit: 'One unit of the scale: how many mm on the bar.',
+  division: 'Smallest division: a size above 0.',
+  arrowLength: 'Arrow: from nock to point, 300 to 1200 mm.',
 };
 
 /** The arrow on the bow as it would be pointed at: `carbon, spine 700, revision 2`; empty where it is no build. */

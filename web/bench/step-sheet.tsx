@@ -23,6 +23,7 @@ import { FitOutPanel } from './fit-out-panel.tsx';
 import { HowToCard } from './how-to-card.tsx';
 import { NockingPanel } from './nocking-panel.tsx';
 import { SchoolValues } from './school-values.tsx';
+import { MarksOfStep } from './marks-of-step.tsx';
 import { SearchOfStep } from './search-of-step.tsx';
 import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
 
@@ -98,6 +99,7 @@ export function StepSheet({
         </ul>
       )}
       {step.id === 'braceSearch' && <SearchOfStep state={state} />}
+      {step.id === 'sightMarks' && <MarksOfStep state={state} />}
       {step.id === 'nockingPoint' && <NockingPanel state={state} />}
       <SchoolValues state={state} step={step.id} onStore={onStore} />
       <AnswersPanel state={state} step={step.id} />

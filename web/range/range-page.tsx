@@ -29,15 +29,24 @@ const QuietRoom = lazy(() =>
   import('../quiet/quiet-room.tsx').then((module) => ({ default: module.QuietRoom })),
 );
 
-/** The range of one bow: the butt, or the search for its quiet brace height. */
+const MarksRoom = lazy(() =>
+  import('../marks/marks-room.tsx').then((module) => ({ default: module.MarksRoom })),
+);
+
+/** The range of one bow: the butt, the search for its quiet brace height, or its marks to read and print. */
 export function RangePage() {
   const { bowId = '' } = useParams();
   const [params] = useSearchParams();
   const isSearch = params.get('search') === 'brace';
+  const isMarks = params.get('marks') === 'read';
   return (
     <BowGate bowId={bowId}>
       {(bow, state) =>
-        isSearch ? (
+        isMarks ? (
+          <Suspense fallback={<p className="p-6 text-ink-2">Opening the marks…</p>}>
+            <MarksRoom key={bowId} state={state} />
+          </Suspense>
+        ) : isSearch ? (
           <Suspense fallback={<p className="p-6 text-ink-2">Opening the search…</p>}>
             <QuietRoom key={bowId} bow={bow} state={state} />
           </Suspense>
@@ -78,7 +87,7 @@ function Range({
       setup.set({ kind: action.sessionKind });
       goTo('new');
     } else if (action.kind === 'shootEnd') {
-      shooting.setWalkFromM(null);
+      shooting.shootFrom(null);
       plot.nextEnd();
     } else actions.done(chosen);
   };
@@ -137,7 +146,8 @@ function Range({
               setup={setup}
               unit={unit}
               distanceM={shooting.distanceM ?? 0}
-              onDistance={shooting.setWalkFromM}
+              endNumber={plot.endNumber}
+              onDistance={shooting.shootFrom}
               store={store}
               onStart={() => shooting.start(store)}
             />

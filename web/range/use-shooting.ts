@@ -19,7 +19,7 @@ export function useShooting(
 ) {
   const [params] = useSearchParams();
   const asked = SESSION_KINDS.find((kind) => kind === params.get('kind')) ?? null;
-  const [walkFromM, setWalkFromM] = useState<number | null>(null);
+  const [fromM, setFromM] = useState<number | null>(null);
   const setup = useSessionSetup(state, unit, asked);
 
   const { session: stored, choose: goTo } = useChosenSession(state);
@@ -31,12 +31,16 @@ export function useShooting(
     () => (stored?.sessionKind === 'walkBack' ? walkBackStanding(looked, stored) : null),
     [looked, stored],
   );
+  const isMarks = stored?.sessionKind === 'marks';
+  const lastM = isMarks ? stored.shots.at(-1)?.distanceM : undefined;
   const distanceM =
-    walkBack === null ? stored?.distanceM : (walkFromM ?? walkBack.nextM ?? stored?.distanceM);
+    walkBack === null
+      ? ((isMarks ? (fromM ?? lastM) : undefined) ?? stored?.distanceM)
+      : (fromM ?? walkBack.nextM ?? stored?.distanceM);
   const plot = usePlot(state, stored, append, {
     opening: setup.opening,
     onOpened: goTo,
-    distanceM: walkBack === null ? undefined : distanceM,
+    distanceM: walkBack === null && !isMarks ? undefined : distanceM,
   });
   const { session } = plot;
   const verdict = useMemo(
@@ -63,6 +67,10 @@ export function useShooting(
       goTo(opened.sessionId);
     },
     distanceM,
-    setWalkFromM,
+    /** From another distance; a mark is one end from one distance, so there the next end begins. Null: as planned. */
+    shootFrom: (metres: number | null) => {
+      setFromM(metres);
+      if (isMarks && metres !== distanceM) plot.nextEnd();
+    },
   };
 }

@@ -34,6 +34,7 @@ describe('what a browser remembers of looks and keys', () => {
       theme: 'shop',
       singleKeys: true,
       buttUnit: 'cm',
+      distanceUnit: 'm',
       massUnit: 'gr',
     });
     expect(document.documentElement.dataset['theme']).toBe('shop');
@@ -61,6 +62,7 @@ describe('what a browser remembers of looks and keys', () => {
       theme: 'shop',
       singleKeys: true,
       buttUnit: 'cm',
+      distanceUnit: 'm',
       massUnit: 'gr',
     });
   });
@@ -71,6 +73,7 @@ describe('what a browser remembers of looks and keys', () => {
       theme: 'sun',
       singleKeys: true,
       buttUnit: 'cm',
+      distanceUnit: 'm',
       massUnit: 'gr',
     });
   });

@@ -11,12 +11,20 @@ export interface Settings {
   /** Single-letter shortcuts can be switched off (they get in the way of speech input). */
   readonly singleKeys: boolean;
   readonly buttUnit: 'cm' | 'in';
+  /** From the line to the butt, where marks are read. */
+  readonly distanceUnit: 'm' | 'yd';
   /** Arrows and their parts. */
   readonly massUnit: 'gr' | 'g';
 }
 
 const KEY = 'keen-limb.settings';
-const DEFAULTS: Settings = { theme: 'shop', singleKeys: true, buttUnit: 'cm', massUnit: 'gr' };
+const DEFAULTS: Settings = {
+  theme: 'shop',
+  singleKeys: true,
+  buttUnit: 'cm',
+  distanceUnit: 'm',
+  massUnit: 'gr',
+};
 
 /** What another program left, or a hand changed, counts only where it is one of the choices. */
 const settingsSchema = z
@@ -24,6 +32,7 @@ const settingsSchema = z
     theme: z.enum(THEMES).catch(DEFAULTS.theme),
     singleKeys: z.boolean().catch(DEFAULTS.singleKeys),
     buttUnit: z.enum(['cm', 'in']).catch(DEFAULTS.buttUnit),
+    distanceUnit: z.enum(['m', 'yd']).catch(DEFAULTS.distanceUnit),
     massUnit: z.enum(['gr', 'g']).catch(DEFAULTS.massUnit),
   })
   .catch(DEFAULTS);

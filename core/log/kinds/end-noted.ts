@@ -21,6 +21,7 @@ export const endNoted = entryKind({
     light: z.enum(LIGHTS).optional(),
     tired: z.boolean().optional(),
     steady: z.int().min(1).max(5).optional(),
+    aimSet: z.number().min(-3000).max(3000).optional(),
     arrowBuild: name.optional(),
   }),
   reduce: (draft, body) => {

@@ -6,6 +6,25 @@ import { id, name, reason, text } from './parts.ts';
 import { distanceM } from './range-parts.ts';
 import { entryKind } from './entry-kind.ts';
 
+const eyeOverNockMm = z.number().min(20).max(250);
+const division = z.number().min(0.001).max(200);
+const aimingSchema = z.union([
+  z.strictObject({
+    kind: z.literal('sight'),
+    eyeOverNockMm,
+    eyeToApertureMm: z.number().min(200).max(1500),
+    mmPerUnit: z.number().min(0.01).max(50),
+    growsDown: z.boolean(),
+    division,
+  }),
+  z.strictObject({
+    kind: z.enum(['point', 'crawl']),
+    eyeOverNockMm,
+    arrowMm: z.number().min(300).max(1200),
+    division,
+  }),
+]);
+
 export const sessionOpened = entryKind({
   kind: 'sessionOpened',
   schema: z.strictObject({
@@ -20,6 +39,7 @@ export const sessionOpened = entryKind({
     experimentId: id.optional(),
     markBelowTopMm: z.number().min(0).max(5000).optional(),
     arrowSpeedMps: z.number().min(20).max(120).optional(),
+    aiming: aimingSchema.optional(),
     despite: reason.optional(),
     place: name.optional(),
     light: z.enum(LIGHTS).optional(),

@@ -1,5 +1,6 @@
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
+import { Link } from 'react-router';
 import { SESSION_KIND_FACTS } from '#core/craft/session-kinds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
@@ -52,15 +53,25 @@ export function SessionChoice({
             </DropdownMenu.Content>
           </DropdownMenu.Portal>
         </DropdownMenu.Root>
-        {session !== null && !session.closed && (
-          <button
-            type="button"
-            className="link min-h-9 @max-tablet:-my-1 @max-tablet:min-h-11"
-            onClick={onEnd}
-          >
-            End the session
-          </button>
-        )}
+        <span className="flex items-center gap-x-4">
+          {state.sessions.some(({ aiming }) => aiming !== undefined) && (
+            <Link
+              className="link content-center min-h-9 @max-tablet:-my-1 @max-tablet:min-h-11"
+              to={`/range/${state.bowId}?marks=read`}
+            >
+              Marks
+            </Link>
+          )}
+          {session !== null && !session.closed && (
+            <button
+              type="button"
+              className="link min-h-9 @max-tablet:-my-1 @max-tablet:min-h-11"
+              onClick={onEnd}
+            >
+              End the session
+            </button>
+          )}
+        </span>
       </div>
       {arrow !== '' && (
         <p className="-mt-1 mb-1 truncate text-note text-ink-2" data-testid="session-arrow">

@@ -15,6 +15,9 @@ import { VerdictPanel } from './verdict-panel.tsx';
 const WalkBackPanel = lazy(() =>
   import('./walk-back-panel.tsx').then((module) => ({ default: module.WalkBackPanel })),
 );
+const MarksPanel = lazy(() =>
+  import('../../marks/marks-panel.tsx').then((module) => ({ default: module.MarksPanel })),
+);
 const FineTuningPanel = lazy(() =>
   import('./fine-tuning-panel.tsx').then((module) => ({ default: module.FineTuningPanel })),
 );
@@ -30,6 +33,7 @@ export function SessionPanel({
   onStart,
   onDistance,
   distanceM,
+  endNumber,
   store,
 }: {
   readonly state: BowState;
@@ -41,6 +45,7 @@ export function SessionPanel({
   readonly onStart: () => void;
   readonly onDistance: (distanceM: number) => void;
   readonly distanceM: number;
+  readonly endNumber: number;
   readonly store: (bodies: readonly EntryBody[]) => void;
 }) {
   if (session === null)
@@ -55,6 +60,7 @@ export function SessionPanel({
         unit={unit}
         onDistance={onDistance}
         distanceM={distanceM}
+        endNumber={endNumber}
         store={store}
       />
     </Suspense>
@@ -70,6 +76,7 @@ function StandingOf({
   unit,
   onDistance,
   distanceM,
+  endNumber,
   store,
 }: Omit<Parameters<typeof SessionPanel>[0], 'session' | 'setup' | 'onStart'> & {
   readonly session: ShootingSession;
@@ -101,6 +108,19 @@ function StandingOf({
           unit={unit}
           distanceM={distanceM}
           onDistance={onDistance}
+        />
+      );
+    case 'marks':
+      return (
+        <MarksPanel
+          state={state}
+          session={session}
+          endNumber={endNumber}
+          distanceM={distanceM}
+          onDistance={onDistance}
+          onSet={(aimSet) =>
+            store([{ kind: 'endNoted', sessionId: session.sessionId, endNumber, aimSet }])
+          }
         />
       );
     case 'proof':

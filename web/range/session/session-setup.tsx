@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { aimKindOf, ANCHOR_LABEL, ANCHORS } from '#core/craft/aiming.ts';
 import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
 import { experimentName } from '#core/words/fine-tuning-words.ts';
@@ -65,7 +66,7 @@ export function SessionSetupForm({
           {showExact(goesOn.step)}, at {goesOn.distanceM} m.
         </p>
       )}
-      {text.kind !== 'fineTuning' && (
+      {text.kind !== 'fineTuning' && text.kind !== 'marks' && (
         <p className="text-note text-ink-2">
           {facts.isOneGroup
             ? toleranceWords(byRule.outwardMm, byRule.upMm, unit)
@@ -145,6 +146,17 @@ function AgreedFields({
           {field('Arrow speed, m/s', 'speed', '52')}
         </div>
       );
+    case 'marks':
+      return (
+        <>
+          <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+            {field('First distance, m', 'distance')}
+            {field('Arrow speed, m/s', 'speed', 'if measured')}
+            {butt}
+          </div>
+          <AimingFields state={state} text={text} set={set} />
+        </>
+      );
     case 'fineTuning':
       return (
         <>
@@ -159,6 +171,59 @@ function AgreedFields({
         </>
       );
   }
+}
+
+/** What the aim rests on: asked once, kept for the next time. */
+function AimingFields({
+  state,
+  text,
+  set,
+}: Pick<SessionSetup, 'text' | 'set'> & { readonly state: BowState }) {
+  const kind = aimKindOf(state.bow);
+  const field = (label: string, name: 'aperture' | 'unitMm' | 'arrowLength' | 'division') => (
+    <TextField
+      label={label}
+      value={text[name]}
+      decimal
+      onChange={(value) => set({ [name]: value })}
+    />
+  );
+  return (
+    <>
+      <ChoiceRow
+        label="Anchor"
+        value={text.anchor}
+        options={ANCHORS.map((value) => ({ value, label: ANCHOR_LABEL[value] }))}
+        onChange={(anchor) => set({ anchor })}
+      />
+      {kind === 'sight' ? (
+        <>
+          <div className="grid grid-cols-3 gap-x-4 gap-y-2">
+            {field('Eye to aperture, mm', 'aperture')}
+            {field('One unit of the scale, mm', 'unitMm')}
+            {field('Smallest division, units', 'division')}
+          </div>
+          <ChoiceRow
+            label="Numbers grow as the aperture goes"
+            value={text.grows}
+            options={[
+              { value: 'down', label: 'down' },
+              { value: 'up', label: 'up' },
+            ]}
+            onChange={(grows) => set({ grows })}
+          />
+        </>
+      ) : (
+        <div className="grid grid-cols-2 gap-x-4 gap-y-2">
+          {field('Arrow, nock to point, mm', 'arrowLength')}
+          {field(
+            kind === 'crawl' ? 'One stitch of the tab, mm' : 'Told to, mm on the butt',
+            'division',
+          )}
+        </div>
+      )}
+    </>
+  );
 }
 
 function TunedControlChoice({

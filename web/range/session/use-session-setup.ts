@@ -1,6 +1,8 @@
 import { useState } from 'react';
 import { v7 as newId } from 'uuid';
+import type { Anchor } from '#core/craft/aiming.ts';
 import type { Control } from '#core/craft/controls.ts';
+import { aimingBefore } from '#core/sight-marks/aiming-wish.ts';
 import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
 import type { ButtKind, Light, Wind } from '#core/craft/range-terms.ts';
 import type { SessionKind } from '#core/craft/session-kinds.ts';
@@ -36,6 +38,12 @@ interface SetupText {
   readonly butt: string;
   readonly markBelowTop: string;
   readonly speed: string;
+  readonly anchor: Anchor;
+  readonly aperture: string;
+  readonly unitMm: string;
+  readonly grows: 'down' | 'up';
+  readonly arrowLength: string;
+  readonly division: string;
   readonly control: Control;
   readonly range: string;
   readonly step: string;
@@ -78,7 +86,7 @@ export function useSessionSetup(
   const [text, setText] = useState<SetupText>(() => startingText(state, unit, asked));
   const wish = wishOf(text, state, unit);
   const goesOn = experimentGoingOn(state, text.kind);
-  const problem = problemOf(wish, goesOn);
+  const problem = problemOf(wish, goesOn, state.bow);
   const wouldOpen =
     problem === null
       ? openingEntries(state, wish, { sessionId: CHECKED_ONLY, experimentId: CHECKED_ONLY })
@@ -123,6 +131,14 @@ function wishOf(text: SetupText, state: BowState, unit: 'cm' | 'in'): SessionWis
     buttMm: size(text.butt),
     markBelowTopMm: size(text.markBelowTop),
     arrowSpeedMps: typed(text.speed),
+    aiming: {
+      anchor: text.anchor,
+      eyeToApertureMm: figure(text.aperture),
+      mmPerUnit: figure(text.unitMm),
+      growsDown: text.grows === 'down',
+      arrowMm: figure(text.arrowLength),
+      division: figure(text.division),
+    },
     control: text.control,
     range: typed(text.range),
     step: typed(text.step),
@@ -137,6 +153,20 @@ function wishOf(text: SetupText, state: BowState, unit: 'cm' | 'in'): SessionWis
   };
 }
 
+/** What marks are aimed with, as it was last or as is usual. */
+function aimingText(state: BowState) {
+  const before = aimingBefore(state);
+  const shown = (value: number | null) => (value === null ? '' : showExact(value));
+  return {
+    anchor: before.anchor,
+    aperture: shown(before.eyeToApertureMm),
+    unitMm: shown(before.mmPerUnit),
+    grows: before.growsDown ? ('down' as const) : ('up' as const),
+    arrowLength: shown(before.arrowMm),
+    division: shown(before.division),
+  };
+}
+
 function startingText(state: BowState, unit: 'cm' | 'in', asked: SessionKind | null): SetupText {
   const last = state.sessions.at(-1);
   const [tuned] = tunedControlsFor(state.bow.school);
@@ -148,6 +178,7 @@ function startingText(state: BowState, unit: 'cm' | 'in', asked: SessionKind | n
     butt: unit === 'cm' ? '122' : '48',
     markBelowTop: unit === 'cm' ? '30' : '12',
     speed: '',
+    ...aimingText(state),
     control: tuned?.control ?? 'nockingPoint',
     range: showExact(tuned?.range ?? 1),
     step: showExact(tuned?.step ?? 0.5),

@@ -1,0 +1,164 @@
+import type { Aiming } from '../../craft/aiming.ts';
+import { CONTROL_FACTS } from '../../craft/controls.ts';
+import { FIT_OUT_LABEL } from '../../craft/fit-out.ts';
+import type { Upset } from '../../craft/upsets.ts';
+import type { ShootingSession } from '../../log/shooting.ts';
+import { showExact, showNumber, showSigned } from '../../quantity/show.ts';
+import type { MarkSlip } from '../../sight-marks/mark-slips.ts';
+import type { Interval } from '../../sight-marks/marks-asked.ts';
+import type { MarkEnd, MarksEvidence } from '../../sight-marks/marks-evidence.ts';
+import type { MarkRow, MarksFigures } from '../../sight-marks/marks-figures.ts';
+import { METRES_PER_YARD } from '../../quantity/yards.ts';
+import type { NotAsked } from '../../sight-marks/next-distance.ts';
+
+/** What was shot for marks, in one line. */
+export function marksShotWords({ shots, endNotes }: ShootingSession): string {
+  const said = shots.filter(({ endNumber }) => endNotes.get(endNumber)?.aimSet != null);
+  const distances = [...new Set(said.map(({ distanceM }) => distanceM))].toSorted((a, b) => a - b);
+  const [near] = distances;
+  if (near === undefined) return 'What was set was not said: no mark follows.';
+  const far = distances.at(-1);
+  return distances.length === 1
+    ? `A mark for ${showNumber(near, 0)} m.`
+    : `Marks from ${distances.length} distances, ${showNumber(near, 0)} to ${showNumber(far ?? near, 0)} m.`;
+}
+
+/** What is set, as a column or a field calls it. */
+export const SET_NAME: Readonly<Record<Aiming['kind'], string>> = {
+  sight: 'Sight reads',
+  point: 'Point held above the mark, cm',
+  crawl: 'Crawl, mm',
+};
+
+/** Decimals of a scale: as many as its smallest division has. */
+function decimalsOf(division: number): number {
+  return division >= 1 ? 0 : division >= 0.1 ? 1 : 2;
+}
+
+/** `4.35 ± 0.04`, as the scale is read; no finer than it can be. */
+function markWords(aiming: Aiming, { middle, low, high }: Interval): string {
+  const half = (high - low) / 2;
+  if (aiming.kind === 'sight') {
+    const decimals = decimalsOf(aiming.division / 2);
+    const least = 10 ** -decimals;
+    return `${showNumber(middle, decimals)} ± ${showNumber(Math.max(least, half), decimals)}`;
+  }
+  return `${showNumber(middle, 0)} ± ${showNumber(Math.max(1, half), 0)} mm`;
+}
+
+export const NOT_ASKED_WORDS: Readonly<Record<NotAsked, string>> = {
+  leavesButt: 'what is not known yet and three scatters would leave the butt',
+  outOfReach: 'out of this arrow’s reach',
+};
+
+/** The column of what is set. */
+export const SET_COLUMN: Readonly<Record<Aiming['kind'], string>> = {
+  sight: 'Sight',
+  point: 'Point, against the mark',
+  crawl: 'Crawl',
+};
+
+/** What is set for a row, as its table has it. */
+export function markRowWords(aiming: Aiming, { set }: MarkRow): string {
+  if (set === null) return 'out of reach';
+  switch (aiming.kind) {
+    case 'sight':
+      return markWords(aiming, set);
+    case 'point': {
+      const half = Math.max(1, (set.high - set.low) / 20);
+      const cm = Math.abs(set.middle) / 10;
+      return `${showNumber(cm, 0)} ± ${showNumber(half, 0)} cm ${set.middle < 0 ? 'below' : 'above'}`;
+    }
+    case 'crawl': {
+      if (set.high <= 0) return 'none, and it falls short';
+      const stitches = aiming.division > 0 ? set.middle / aiming.division : 0;
+      return `${markWords(aiming, set)}, ${showNumber(stitches, 1)} st.`;
+    }
+  }
+}
+
+/** How far a mark is thought to have moved by what was done since. */
+export function shiftWords(aiming: Aiming, { set, before }: MarkRow): string {
+  if (set === null || before === null) return '';
+  const moved = set.middle - before.middle;
+  const half = (set.high - set.low) / 2;
+  if (aiming.kind === 'sight') {
+    const decimals = decimalsOf(aiming.division / 2);
+    return `${showSigned(moved, decimals)} ± ${showNumber(Math.max(10 ** -decimals, half), decimals)}`;
+  }
+  if (aiming.kind === 'point')
+    return `${showSigned(moved / 10, 0)} ± ${showNumber(Math.max(1, half / 10), 0)} cm`;
+  return `${showSigned(moved, 0)} ± ${showNumber(Math.max(1, half), 0)} mm`;
+}
+
+/** What was done since the marks were shot. */
+export function sinceWords(since: readonly Upset[]): string {
+  const names = since.map((one) =>
+    one.kind === 'change' ? CONTROL_FACTS[one.control].name.toLowerCase() : FIT_OUT_LABEL[one.item],
+  );
+  return [...new Set(names)].join(', ');
+}
+
+export const SLIP_WORDS: Readonly<Record<MarkSlip['likely'], string>> = {
+  scaleTurned: 'Do the numbers of this scale grow the other way? Farther wants a lower aperture.',
+  otherUnit: 'Was this distance paced in yards? In metres it fits no arrow with the others.',
+  otherEdge: 'Was the scale read from its other edge? It stands a whole step beside the others.',
+  unknown: 'It fits no arrow with the others: read it again, or shoot it again.',
+};
+
+/** Which mark a question is about. */
+export function slipPlaceWords(
+  { at }: MarkSlip,
+  ends: readonly MarkEnd[],
+  unit: 'm' | 'yd',
+): string {
+  const end = at === null ? undefined : ends[at];
+  return end === undefined
+    ? 'These marks run the wrong way.'
+    : `The mark at ${distanceWords(end.distanceM, unit)}, ${showExact(end.set)}:`;
+}
+
+/** `50 m`, `54.7 yd`. */
+export function distanceWords(distanceM: number, unit: 'm' | 'yd'): string {
+  const value = unit === 'm' ? distanceM : distanceM / METRES_PER_YARD;
+  return `${showNumber(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1)} ${unit}`;
+}
+
+/** What marks say, line by line: what next, the point-on, what it rests on. */
+export function marksSays(
+  { aiming, ends }: MarksEvidence,
+  figures: MarksFigures,
+  unit: 'm' | 'yd',
+): readonly string[] {
+  const { next, pointOnM, speedMps, misjudgedAtM } = figures;
+  const half = ({ low, high }: Interval) => (high - low) / 2;
+  const nextLine =
+    next === null
+      ? 'No distance is safe to shoot yet: a larger butt, or nearer.'
+      : ends.length === 0
+        ? `Begin near: ${distanceWords(next.distanceM, unit)} is safe by rule of thumb.`
+        : `${distanceWords(next.distanceM, unit)} next would tell most, six shots.`;
+  const from = ends.length === 1 ? 'one end' : `${ends.length} ends`;
+  return [
+    nextLine,
+    ...(pointOnM === null || ends.length === 0 ? [] : [pointOnWords(pointOnM, unit)]),
+    ends.length < 2
+      ? 'Two distances at least: until then every figure is a rule of thumb.'
+      : `From ${from}: about ${showNumber(speedMps.middle, 0)} ± ${showNumber(Math.max(1, half(speedMps)), 0)} m/s. ± holds 9 times in 10.`,
+    ...(misjudgedAtM === null || ends.length < 2
+      ? []
+      : [
+          `From ${distanceWords(misjudgedAtM, unit)} on a distance misjudged by a tenth costs more than your own scatter.`,
+        ]),
+    ...(aiming.kind === 'crawl' && ends.length > 1
+      ? [
+          'Each 10 mm of crawl wants about 2 mm less tiller and 1 mm more nocking height: tune at the one used most.',
+        ]
+      : []),
+  ];
+}
+
+function pointOnWords({ middle, low, high }: Interval, unit: 'm' | 'yd'): string {
+  const half = (high - low) / 2 / (unit === 'm' ? 1 : METRES_PER_YARD);
+  return `Point-on at ${distanceWords(middle, unit)}, ± ${showNumber(Math.max(0.1, half), 1)} ${unit}.`;
+}
