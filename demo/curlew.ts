@@ -1,3 +1,4 @@
+import { flightAt } from '#core/flight/arrow-flight.ts';
 import type { Entry } from '#core/log/entry.ts';
 import { CURLEW_ARROW } from './arrows.ts';
 import { inches, LogWriter, pounds } from './log-writer.ts';
@@ -76,9 +77,36 @@ export function curlew(nowMs: number): readonly Entry[] {
     upMm: -9,
     why: 'where bare shafts landed with groups at their best',
   });
-  log.read('braceHeight', 'b 222 221.7', [222, 221.7]).confirm('sightMarks', 'proof');
+  log.read('braceHeight', 'b 222 221.7', [222, 221.7]);
+  shootCrawls(log);
+  log.confirm('sightMarks', 'proof');
   log.note('Crawl most used: 32 mm at 18 m.');
   return log.entries;
+}
+
+/** How the bow truly shoots: what nobody at the club knows. */
+const FLIGHT = { speedMps: 50.5, dragPerM: 0.0021 };
+const EYE_OVER_NOCK_MM = 63;
+const ARROW_MM = 738;
+const CRAWLS_TRIED = [
+  [12, 45],
+  [18, 35],
+  [30, 16],
+] as const;
+
+/** Crawls from three distances, each a guess that lands where it lands. */
+function shootCrawls(log: LogWriter): void {
+  const sessionId = log.openSession(12, 20, {
+    sessionKind: 'marks',
+    aiming: { kind: 'crawl', eyeOverNockMm: 65, arrowMm: ARROW_MM, division: 3 },
+  });
+  CRAWLS_TRIED.forEach(([distanceM, crawlMm], index) => {
+    const eyeMm = EYE_OVER_NOCK_MM - crawlMm;
+    const at = flightAt(FLIGHT, Math.atan(eyeMm / ARROW_MM), distanceM);
+    const upMm = (at?.upM ?? 0) * 1000 - eyeMm;
+    log.markEnd(sessionId, index + 1, { distanceM, set: crawlMm, upMm, sdMm: 1.1 * distanceM });
+  });
+  log.add({ kind: 'sessionClosed', sessionId });
 }
 
 /** Groups of the archer at 25 m by turns of preload from the first setting. */

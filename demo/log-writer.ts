@@ -26,7 +26,9 @@ const WALKED_M = [10, 13, 16, 19, 22] as const;
 const DROP_PER_M = 9.81 / (2 * 52 ** 2);
 
 type OpeningExtras = SessionConditions &
-  Partial<Pick<BodyOf<'sessionOpened'>, 'sessionKind' | 'experimentId' | 'markBelowTopMm'>>;
+  Partial<
+    Pick<BodyOf<'sessionOpened'>, 'sessionKind' | 'experimentId' | 'markBelowTopMm' | 'aiming'>
+  >;
 
 /** What an end at the butt is made of; mm as the archer sees it, right and up. */
 export interface EndPlan {
@@ -236,6 +238,23 @@ export class LogWriter {
           distanceM,
         });
     });
+    return this;
+  }
+
+  /** One end for a mark: what was set, and six shots about where that lands. */
+  markEnd(
+    sessionId: string,
+    endNumber: number,
+    { distanceM, set, upMm, sdMm }: Readonly<Record<'distanceM' | 'set' | 'upMm' | 'sdMm', number>>,
+  ): this {
+    this.noteEnd(sessionId, endNumber, { aimSet: set });
+    for (let shot = 0; shot < 6; shot += 1)
+      this.shot(sessionId, endNumber, 'fletched', {
+        rightMm: this.normal() * sdMm,
+        upMm: upMm + this.normal() * sdMm,
+        calledBad: false,
+        distanceM,
+      });
     return this;
   }
 

@@ -115,6 +115,14 @@ const VIEWS = {
     await page.goto(`${app.address}/range/${await app.bowId('Heron')}?search=brace`);
     await expect(page.getByRole('button', { name: 'Begin the search' })).toBeVisible();
   },
+  marks: async (page: Page, app: App) => {
+    await page.goto(`${app.address}/range/${await app.bowId('Curlew')}?marks=read`);
+    await expect(page.getByTestId('marks-table')).toBeVisible();
+  },
+  markSession: async (page: Page, app: App) => {
+    await openSession(page, app, 'marks');
+    await expect(page.getByTestId('marks-table')).toBeVisible();
+  },
   record: async (page: Page, app: App) => {
     await page.goto(`${app.address}/record/${await app.bowId('Heron')}`);
     await page.locator('[data-line]').first().getByRole('button').first().click();

@@ -139,9 +139,6 @@ await picture('record', `/record/${idOf('Heron')}`, {
 await picture('tune-card', `/record/${idOf('Curlew')}?show=card`, {
   size: { width: 1280, height: 900 },
 });
-await picture('how-to', `/bench/${idOf('Egret')}`, {
-  steps: (page) => page.fill('#entry-line', 'tt 7 1/16 near'),
-});
 await picture('arrows', `/arrows/${idOf('Kestrel')}`, {
   size: { width: 1280, height: 1000 },
   theme: 'night',
@@ -173,6 +170,9 @@ await picture('quiet-height', `/range/${idOf('Kit C')}?search=brace`);
 await picture('quiet-height-settled', `/range/${idOf('Heron')}?search=brace`, {
   size: { width: 1280, height: 1000 },
   steps: (page) => page.getByRole('button', { name: /^Search of/ }).click(),
+});
+await picture('marks', `/range/${idOf('Curlew')}?marks=read`, {
+  steps: (page) => page.getByTestId('marks-table').waitFor(),
 });
 await picture('photo', `/range/${idOf('Heron')}?session=new&sheet=photo`, { steps: markPhoto });
 await picture('bench-phone', `/bench/${idOf('Kestrel')}`, { size: PHONE, theme: 'sun' });

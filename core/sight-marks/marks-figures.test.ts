@@ -21,6 +21,7 @@ function shoot(kind: AimKind, seed: number, distances: readonly number[]): Marks
     shots: 6,
     buttMm: 1220,
     windageMmPerM: 0,
+    pointOnWantedM: null,
   };
 }
 

@@ -10,6 +10,7 @@ import {
   middleOf,
   slopeMixture,
 } from './marks-posterior.ts';
+import { type LeverOn, pointOnLevers } from './point-on-levers.ts';
 import { type DistanceChoice, distanceChoices, nextDistance } from './next-distance.ts';
 
 const MM_PER_M = 1000;
@@ -32,6 +33,8 @@ export interface MarksQuestion {
   readonly shots: number;
   readonly buttMm: number;
   readonly windageMmPerM: number;
+  /** Where the point-on is wanted, m; null: not said. */
+  readonly pointOnWantedM: number | null;
 }
 
 /** One distance. */
@@ -55,6 +58,8 @@ export interface MarksFigures {
   readonly scatterMm18: number;
   /** Where a distance misjudged by a tenth costs as much as one's own scatter, m; null: nowhere in reach. */
   readonly misjudgedAtM: number | null;
+  /** What moves the point-on, the least intrusive first; empty with a sight. */
+  readonly levers: readonly LeverOn[];
   readonly choices: readonly DistanceChoice[];
   readonly next: DistanceChoice | null;
   readonly slips: readonly MarkSlip[];
@@ -82,6 +87,7 @@ export function marksFigures(question: MarksQuestion): MarksFigures {
     dragPerM: spreadOf(now, ({ flight }) => flight.dragPerM),
     scatterMm18: spreadOf(now, ({ scatter }) => scatter).middle * 18 * MM_PER_M,
     misjudgedAtM: misjudgedAtM(middle),
+    levers: aiming.kind === 'sight' ? [] : pointOnLevers(middle, question.pointOnWantedM),
     choices,
     next: nextDistance(choices),
     slips: markSlips(aiming, marks, known),

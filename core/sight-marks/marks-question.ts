@@ -31,11 +31,17 @@ export function distancesShown(
   return all.toSorted((one, other) => one - other);
 }
 
+/** What is wished beside the marks themselves. */
+export interface MarksWish {
+  readonly buttMm?: number | undefined;
+  readonly pointOnWantedM?: number | null | undefined;
+}
+
 /** What a worker needs to answer for these distances. */
 export function marksQuestion(
   { aiming, ends, known, since, outwardMmPerM }: MarksEvidence,
   distancesM: readonly number[],
-  buttMm = USUAL_BUTT_MM,
+  { buttMm = USUAL_BUTT_MM, pointOnWantedM = null }: MarksWish = {},
 ): MarksQuestion {
   return {
     aiming,
@@ -53,6 +59,7 @@ export function marksQuestion(
     wantedM: WANTED_M[aiming.kind],
     shots: SHOTS_AN_END,
     buttMm,
+    pointOnWantedM,
     windageMmPerM: outwardMmPerM ?? 0,
   };
 }

@@ -4,7 +4,13 @@ import type { BowState } from '#core/log/bow-state.ts';
 import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { METRES_PER_YARD } from '#core/quantity/yards.ts';
-import { markRowWords, NOT_ASKED_WORDS, SET_NAME } from '#core/words/marks/marks-words.ts';
+import {
+  chaseWords,
+  markRowWords,
+  NOT_ASKED_WORDS,
+  notAskedWords,
+  SET_NAME,
+} from '#core/words/marks/marks-words.ts';
 import { Link } from 'react-router';
 import { changeSettings } from '../theme/use-settings.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
@@ -34,7 +40,7 @@ export function MarksPanel({
   readonly onDistance: (distanceM: number) => void;
   readonly onSet: (aimSet: number) => void;
 }) {
-  const marks = useMarks(state, distanceM, session.buttMm);
+  const marks = useMarks(state, distanceM, { buttMm: session.buttMm });
   if (marks === null || session.aiming === undefined)
     return <p>This session does not say what it is aimed with: begin a new one.</p>;
   const { figures } = marks;
@@ -66,6 +72,7 @@ export function MarksPanel({
       {figures !== null && (
         <div className={marks.isCurrent ? '' : 'opacity-60'} aria-live="polite">
           <MarksDoubts marks={marks} figures={figures} />
+          <LastEnd state={state} session={session} marks={marks} />
           <MarksSays marks={marks} figures={figures} />
           <MarksTable marks={marks} figures={figures} askedM={distanceM} />
         </div>
@@ -85,6 +92,26 @@ export function MarksPanel({
   );
 }
 
+/** What the end just shot says of the sight, by itself: the table knows of all ends. */
+function LastEnd({
+  state,
+  session,
+  marks: { evidence },
+}: {
+  readonly state: BowState;
+  readonly session: ShootingSession;
+  readonly marks: Marks;
+}) {
+  const end = evidence.ends.findLast(({ sessionId }) => sessionId === session.sessionId);
+  if (end === undefined || evidence.aiming.kind !== 'sight') return null;
+  const words = chaseWords(evidence.aiming, end, state.bow.hand);
+  return words === null ? null : (
+    <p className="text-plain leading-snug" data-testid="chase">
+      {words}
+    </p>
+  );
+}
+
 /** Which distances may be shot from, the one that tells most first said. */
 function Choices({
   marks,
@@ -97,6 +124,7 @@ function Choices({
 }) {
   const choices = marks.figures?.choices ?? [];
   const next = marks.figures?.next ?? null;
+  const notAsked = notAskedWords(choices);
   return (
     <div className="mt-1 flex flex-wrap gap-x-1" role="group" aria-label="Shoot from">
       {choices.map(({ distanceM: one, refused }) => (
@@ -112,6 +140,7 @@ function Choices({
           {one} m{one === next?.distanceM ? ' ·' : ''}
         </button>
       ))}
+      {notAsked !== null && <p className="w-full text-note text-ink-2">{notAsked}</p>}
     </div>
   );
 }

@@ -3,9 +3,12 @@ import { Link } from 'react-router';
 import type { BowState } from '#core/log/bow-state.ts';
 import { readAmounts } from '#core/quantity/read-amounts.ts';
 import { METRES_PER_YARD } from '#core/quantity/yards.ts';
+import { leverWords, wantedWords } from '#core/words/marks/lever-words.ts';
 import { changeSettings, useSettings } from '../theme/use-settings.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { TextField } from '../ui/text-field.tsx';
+import { GapDrawing } from './gap-drawing.tsx';
+import { MarksCurve } from './marks-curve.tsx';
 import { MarksDoubts, MarksSays } from './marks-says.tsx';
 import { MarksTable } from './marks-table.tsx';
 import { SightStrip } from './sight-strip.tsx';
@@ -24,11 +27,16 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
   const [strip, setStrip] = useState(false);
   const { distanceUnit } = useSettings();
   const askedM = typed === undefined ? null : inReach(typed, distanceUnit);
-  const marks = useMarks(state, askedM);
+  const [wanted, setWanted] = useState('');
+  const readWanted = readAmounts(wanted);
+  const wantedAt = readWanted.ok ? readWanted.amounts[0]?.value : undefined;
+  const marks = useMarks(state, askedM, {
+    pointOnWantedM: wantedAt === undefined ? null : inReach(wantedAt, distanceUnit),
+  });
   return (
     <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
       <h1 className="visually-hidden">Marks: {state.bow.name}</h1>
-      <div className="max-w-180 px-4 py-3 @roomy:px-7" data-testid="marks-room">
+      <div className="px-4 py-3 @roomy:px-7" data-testid="marks-room">
         <div className="no-print flex flex-wrap items-baseline justify-between gap-x-6">
           <p className="text-note font-[640]">Marks</p>
           <Link className="link min-h-11 content-center text-note" to={`/range/${state.bowId}`}>
@@ -44,50 +52,85 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
         ) : marks.figures === null ? (
           <p className="text-ink-2">Reckoning the marks…</p>
         ) : (
-          <>
-            <div className={`no-print ${marks.isCurrent ? '' : 'opacity-60'}`} aria-live="polite">
-              <MarksDoubts marks={marks} figures={marks.figures} />
-            </div>
-            <div className={strip ? 'no-print' : 'marks-sheet'}>
-              <p className="hidden font-[640] print:block">Marks: {state.bow.name}</p>
-              <MarksTable marks={marks} figures={marks.figures} askedM={askedM} />
-            </div>
-            <div className="no-print my-2 flex flex-wrap items-end gap-x-6">
-              <div className="w-40">
-                <TextField
-                  label={`Another distance, ${marks.unit}`}
-                  value={asked}
-                  decimal
-                  onChange={setAsked}
+          <div className="grid grid-cols-1 gap-x-12 @roomy:grid-cols-[minmax(0,1fr)_minmax(0,1fr)] print:block">
+            <div>
+              <div className={`no-print ${marks.isCurrent ? '' : 'opacity-60'}`} aria-live="polite">
+                <MarksDoubts marks={marks} figures={marks.figures} />
+              </div>
+              <div className={strip ? 'no-print' : 'marks-sheet'}>
+                <p className="hidden font-[640] print:block">Marks: {state.bow.name}</p>
+                <MarksTable marks={marks} figures={marks.figures} askedM={askedM} />
+              </div>
+              <div className="no-print my-2 flex flex-wrap items-end gap-x-6">
+                <div className="w-40">
+                  <TextField
+                    label={`Another distance, ${marks.unit}`}
+                    value={asked}
+                    decimal
+                    onChange={setAsked}
+                  />
+                </div>
+                <ChoiceRow
+                  label="Distances in"
+                  value={marks.unit}
+                  options={UNITS}
+                  onChange={(distanceUnit) => changeSettings({ distanceUnit })}
                 />
               </div>
-              <ChoiceRow
-                label="Distances in"
-                value={marks.unit}
-                options={UNITS}
-                onChange={(distanceUnit) => changeSettings({ distanceUnit })}
-              />
-            </div>
-            <div className="no-print">
-              <MarksSays marks={marks} figures={marks.figures} />
-            </div>
-            <div className="no-print mt-3 flex flex-wrap gap-3">
-              {marks.evidence.aiming.kind === 'sight' && (
-                <button
-                  type="button"
-                  className="btn-ink"
-                  aria-pressed={strip}
-                  onClick={() => setStrip(!strip)}
-                >
-                  {strip ? 'Put the strip away' : 'Strip for the bar'}
-                </button>
+              <div className="no-print">
+                <MarksSays marks={marks} figures={marks.figures} />
+              </div>
+              {marks.figures.levers.length > 0 && (
+                <section className="no-print mt-4" aria-label="What moves the point-on">
+                  <p className="font-[640]">What moves the point-on</p>
+                  {marks.figures.levers.map((one) => (
+                    <p key={one.lever} className="text-plain">
+                      {leverWords(one)}
+                    </p>
+                  ))}
+                  <div className="mt-1 w-48">
+                    <TextField
+                      label={`Point-on wanted at, ${marks.unit}`}
+                      value={wanted}
+                      decimal
+                      onChange={setWanted}
+                    />
+                  </div>
+                  {wantedAt !== undefined && marks.isCurrent && (
+                    <p className="mt-1 font-[560]" aria-live="polite" data-testid="point-on-wanted">
+                      {wantedWords(marks.figures.levers)}
+                    </p>
+                  )}
+                  <p className="text-note text-ink-2">
+                    Rules of thumb: shoot it again after any of them, bare shafts too.
+                  </p>
+                </section>
               )}
-              <button type="button" className="link-btn" onClick={() => window.print()}>
-                {strip ? 'Print the strip' : 'Print the table'}
-              </button>
+              <div className="no-print mt-3 flex flex-wrap gap-3">
+                {marks.evidence.aiming.kind === 'sight' && (
+                  <button
+                    type="button"
+                    className="btn-ink"
+                    aria-pressed={strip}
+                    onClick={() => setStrip(!strip)}
+                  >
+                    {strip ? 'Put the strip away' : 'Strip for the bar'}
+                  </button>
+                )}
+                <button type="button" className="link-btn" onClick={() => window.print()}>
+                  {strip ? 'Print the strip' : 'Print the table'}
+                </button>
+              </div>
+              {strip && <SightStrip name={state.bow.name} marks={marks} figures={marks.figures} />}
             </div>
-            {strip && <SightStrip name={state.bow.name} marks={marks} figures={marks.figures} />}
-          </>
+            <div className="no-print mt-4">
+              {marks.evidence.aiming.kind === 'point' ? (
+                <GapDrawing marks={marks} figures={marks.figures} />
+              ) : (
+                <MarksCurve marks={marks} figures={marks.figures} />
+              )}
+            </div>
+          </div>
         )}
       </div>
     </div>

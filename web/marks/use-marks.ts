@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { BowState } from '#core/log/bow-state.ts';
 import { type MarksEvidence, marksEvidence } from '#core/sight-marks/marks-evidence.ts';
-import { marksQuestion, distancesShown } from '#core/sight-marks/marks-question.ts';
+import { type MarksWish, marksQuestion, distancesShown } from '#core/sight-marks/marks-question.ts';
 import { useSettings } from '../theme/use-settings.ts';
 import { type Reckoned, useMarksFigures } from '../workers/marks-door.ts';
 
@@ -12,14 +12,18 @@ export interface Marks extends Reckoned {
 }
 
 /** What the marks of this bow say, at the usual distances and one that is asked for. Null: no marks are begun. */
-export function useMarks(state: BowState, askedM: number | null, buttMm?: number): Marks | null {
+export function useMarks(
+  state: BowState,
+  askedM: number | null,
+  wish: MarksWish = {},
+): Marks | null {
   const unit = useSettings().distanceUnit;
   const evidence = marksEvidence(state);
   const distancesM = useMemo(
     () => (evidence === null ? [] : distancesShown(evidence, unit, askedM)),
     [evidence, unit, askedM],
   );
-  const question = evidence === null ? null : marksQuestion(evidence, distancesM, buttMm);
+  const question = evidence === null ? null : marksQuestion(evidence, distancesM, wish);
   const reckoned = useMarksFigures(question);
   return evidence === null ? null : { ...reckoned, evidence, unit, distancesM };
 }

@@ -1,15 +1,18 @@
 import type { Aiming } from '../../craft/aiming.ts';
+import type { Hand } from '../../craft/bow-terms.ts';
 import { CONTROL_FACTS } from '../../craft/controls.ts';
 import { FIT_OUT_LABEL } from '../../craft/fit-out.ts';
+import { sideOf } from '../../craft/handedness.ts';
 import type { Upset } from '../../craft/upsets.ts';
 import type { ShootingSession } from '../../log/shooting.ts';
 import { showExact, showNumber, showSigned } from '../../quantity/show.ts';
+import { chase } from '../../sight-marks/chase.ts';
 import type { MarkSlip } from '../../sight-marks/mark-slips.ts';
 import type { Interval } from '../../sight-marks/marks-asked.ts';
 import type { MarkEnd, MarksEvidence } from '../../sight-marks/marks-evidence.ts';
 import type { MarkRow, MarksFigures } from '../../sight-marks/marks-figures.ts';
 import { METRES_PER_YARD } from '../../quantity/yards.ts';
-import type { NotAsked } from '../../sight-marks/next-distance.ts';
+import type { DistanceChoice, NotAsked } from '../../sight-marks/next-distance.ts';
 
 /** What was shot for marks, in one line. */
 export function marksShotWords({ shots, endNotes }: ShootingSession): string {
@@ -161,4 +164,37 @@ export function marksSays(
 function pointOnWords({ middle, low, high }: Interval, unit: 'm' | 'yd'): string {
   const half = (high - low) / 2 / (unit === 'm' ? 1 : METRES_PER_YARD);
   return `Point-on at ${distanceWords(middle, unit)}, ± ${showNumber(Math.max(0.1, half), 1)} ${unit}.`;
+}
+
+/** Where an end landed and where the aperture goes for it; null: it landed where it should. */
+export function chaseWords(
+  aiming: Extract<Aiming, { readonly kind: 'sight' }>,
+  end: Pick<MarkEnd, 'distanceM' | 'upMm' | 'outwardMm'>,
+  hand: Hand,
+): string | null {
+  const { upMm, outwardMm, units } = chase(aiming, end);
+  const parts = [
+    ...(Math.abs(upMm) < LEAST_MOVE_MM
+      ? []
+      : [
+          `${upMm > 0 ? 'up' : 'down'} ${showNumber(Math.abs(upMm), 1)} mm, ${showSigned(units, decimalsOf(aiming.division / 2))} on the scale`,
+        ]),
+    ...(Math.abs(outwardMm) < LEAST_MOVE_MM
+      ? []
+      : [`${sideOf(outwardMm, hand)} ${showNumber(Math.abs(outwardMm), 1)} mm`]),
+  ];
+  return parts.length === 0
+    ? null
+    : `For this end alone the sight would go ${parts.join(', and ')}.`;
+}
+
+/** Less than this nobody turns a sight by, mm. */
+const LEAST_MOVE_MM = 0.1;
+
+/** Which distances are not asked for, and why. */
+export function notAskedWords(choices: readonly DistanceChoice[]): string | null {
+  const refused = choices.find((one) => one.refused !== null);
+  return refused?.refused == null
+    ? null
+    : `Not from ${refused.distanceM} m on: ${NOT_ASKED_WORDS[refused.refused]}.`;
 }
