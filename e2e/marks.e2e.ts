@@ -101,12 +101,31 @@ test('a string-walker: two crawls give all of them; a new point makes them stale
   await expect.poll(async () => (await markAt(page, '18')).half).toBeLessThanOrEqual(stale.half);
 });
 
+test('the tune card has the marks, and stays one card', async ({ page, app }) => {
+  await page.goto(`${app.address}/record/${await app.bowId('Curlew')}?show=card`);
+  const card = page.getByRole('article', { name: 'Tune card of Curlew' });
+  await expect(card.getByRole('heading', { name: 'Marks' })).toBeVisible();
+  await expect(card).toContainText(/12 m\s*44 ± 1 mm/);
+  const out = await card.evaluate((article) => {
+    const edge = article.getBoundingClientRect();
+    return [...article.querySelectorAll('dd, dt, h3')].filter((one) => {
+      const { right, bottom } = one.getBoundingClientRect();
+      return right > edge.right + 1 || bottom > edge.bottom + 1;
+    }).length;
+  });
+  expect(out).toBe(0);
+});
+
 test.describe('on a phone at the line', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true });
   test('a mark is read within two touches, in metres or yards', async ({ page, app }) => {
     await begin(page, app, 'Heron');
     await shootEnd(page, '18', '4.20');
     await shootEnd(page, '30', '5.10');
+    // At the line the butt is in reach: the table is folded.
+    await expect(opened(page)).toBeHidden();
+    await page.getByText('All marks').tap();
+    await expect(opened(page)).toBeVisible();
     await openBench(page, app, 'Heron');
     await page.getByRole('link', { name: 'Range', exact: true }).tap();
     await page.getByRole('link', { name: 'Marks', exact: true }).tap();

@@ -58,6 +58,7 @@ test('an entry is taken back with its reason and put back, and both stay to be s
   await expect(line).toContainText('Taken back: was Egret');
   await line.getByRole('button', { name: 'Put back' }).click();
   await expect(line).toContainText('Put back');
+  await allStored(page);
   const log = await app.log('Heron');
   const note = log.find(({ body }) => body['text'] === 'the wrong bow');
   expect(log.filter(({ body }) => body['kind'] === 'undone')).toHaveLength(2);

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { blameList } from '../craft/blame-list.ts';
-import { bowFor, type BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
+import { bowFor, BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { bareShaftDecision } from './bare-shaft-decision.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
 import type { Remedy } from './remedies.ts';
@@ -157,6 +157,21 @@ describe('turn something, or shoot again?', () => {
     end(log, session, 1, 90, 0);
     end(log, session, 2, 88, 0);
     expect(decide(log, () => true)).toMatchObject({ kind: 'spent', axis: 'bareShaftOutward' });
+  });
+
+  it('asks the shots again before another shaft is asked for: with nothing to turn, two ends more', () => {
+    // Off the shelf with no arrow on record, brace at the maker's most and bolts at their stop.
+    const log = new BowLog({ school: 'shelfHunting', boltTurnsOutAtStart: 0 });
+    log.settle({ braceHeight: 222 });
+    // The heaviest point there is.
+    log.change('pointMass', 3.25);
+    const session = log.open();
+    const kinds = [1, 2, 3, 4].map((number) => {
+      end(log, session, number, 150, 0);
+      return decide(log).kind;
+    });
+    expect(kinds.at(-1)).toBe('spent');
+    expect(kinds.slice(0, 3)).not.toContain('spent');
   });
 
   it('tunes to the landing the record knows, not to zero', () => {

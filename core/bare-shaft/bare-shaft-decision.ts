@@ -33,9 +33,11 @@ const VERTICAL_LIKELY_INSIDE = 0.5;
 /** After this many ends undecided, the lateral axis may be mended: never wait for ever. */
 const VERTICAL_PATIENCE_ENDS = 3;
 
+/** Another shaft is dear: before it is asked for, two ends more than a turn wants have to say the same. */
+const SPENT_ENDS_MORE = 2;
 /** With nothing left to turn, more ends than this do not bring it in when it is likelier out. */
-const GIVEN_UP_ENDS = 8;
-const GIVEN_UP_BELOW = 0.5;
+const GIVEN_UP_ENDS = 12;
+const GIVEN_UP_BELOW = 0.4;
 /** A bounce this likely is tried before the nocking point is said to be spent. */
 const BOUNCE_LIKELY = 0.2;
 
@@ -234,7 +236,10 @@ function wanted(
   const side = Math.max(outlook.plusSide, 1 - outlook.plusSide);
   const ends = endsSpeaking(state, session, axis);
   if (side < SIDE_SURE || ends === 0) return { kind: 'nothing' };
-  const remedies = remediesFor(state, session, axis).filter((one) => !isSetAside(one));
+  const all = remediesFor(state, session, axis);
+  const remedies = all.filter((one) => !isSetAside(one));
+  // What the tuner does not want now is no less there: only where there is truly nothing the shots are asked again.
+  const spentEnds = endsFirst + (remedies.length < all.length ? 0 : SPENT_ENDS_MORE);
   const isOut = Math.max(outlook.odds.plus, outlook.odds.minus) >= SIDE_CERTAIN;
   // Given up after long, or certainly out: even a step hardly worth its trouble is better than nothing.
   const isGivenUp = ends >= GIVEN_UP_ENDS && outlook.odds.inside < GIVEN_UP_BELOW;
@@ -242,7 +247,7 @@ function wanted(
     isWorthMoving(one, ends, { isOut: isOut || isGivenUp, side }),
   );
   if (first === undefined)
-    return (isOut && ends >= endsFirst) || isGivenUp
+    return (isOut && ends >= spentEnds) || isGivenUp
       ? { kind: 'spent', axis }
       : { kind: 'nothing' };
   const movedBefore = outlook.model.blocks.filter((one) => one.session === session).length > 1;

@@ -37,6 +37,16 @@ describe('all figures of marks', () => {
     expect(falls).toEqual(falls.toSorted((one, other) => one - other));
   });
 
+  it('says what the next distance would leave of the doubt, less than there is now', () => {
+    for (const kind of ['sight', 'point', 'crawl'] as const) {
+      const question = shoot(kind, 5, kind === 'sight' ? [18, 30] : [10, 18]);
+      const { nextLeaves, rows } = marksFigures({ ...question, distancesM: [question.wantedM] });
+      const { low, high } = rows[0]!.set!;
+      expect(nextLeaves!.half, kind).toBeGreaterThan(0);
+      expect(nextLeaves!.half, kind).toBeLessThan((high - low) / 2);
+    }
+  });
+
   it('a string-walker crawls deeper the nearer, and lands low a metre farther', () => {
     const { rows, pointOnM } = marksFigures(shoot('crawl', 5, [12, 25]));
     const crawls = rows.slice(0, 3).map(({ set }) => set!.middle);

@@ -11,6 +11,7 @@ import {
   slopeMixture,
 } from './marks-posterior.ts';
 import { type LeverOn, pointOnLevers } from './point-on-levers.ts';
+import { divisionSlope } from './marks-model.ts';
 import { type DistanceChoice, distanceChoices, nextDistance } from './next-distance.ts';
 
 const MM_PER_M = 1000;
@@ -62,6 +63,8 @@ export interface MarksFigures {
   readonly levers: readonly LeverOn[];
   readonly choices: readonly DistanceChoice[];
   readonly next: DistanceChoice | null;
+  /** What shooting it would leave of the doubt: of which distance, and half its 90 % interval as what is set is counted. */
+  readonly nextLeaves: { readonly distanceM: number; readonly half: number } | null;
   readonly slips: readonly MarkSlip[];
 }
 
@@ -75,6 +78,7 @@ export function marksFigures(question: MarksQuestion): MarksFigures {
     ...question,
     setAt: (distanceM) => crawlFor(middle, distanceM)?.middle ?? 0,
   });
+  const next = nextDistance(choices);
   return {
     rows: distancesM.map((distanceM) => ({
       distanceM,
@@ -89,7 +93,16 @@ export function marksFigures(question: MarksQuestion): MarksFigures {
     misjudgedAtM: misjudgedAtM(middle),
     levers: aiming.kind === 'sight' ? [] : pointOnLevers(middle, question.pointOnWantedM),
     choices,
-    next: nextDistance(choices),
+    next,
+    nextLeaves:
+      next === null
+        ? null
+        : {
+            distanceM: question.wantedM,
+            half:
+              (next.leaves * aiming.division) /
+              divisionSlope(aiming, { distanceM: question.wantedM }),
+          },
     slips: markSlips(aiming, marks, known),
   };
 }

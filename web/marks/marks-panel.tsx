@@ -13,6 +13,7 @@ import {
 } from '#core/words/marks/marks-words.ts';
 import { Link } from 'react-router';
 import { changeSettings } from '../theme/use-settings.ts';
+import { ChartFold } from '../ui/chart-fold.tsx';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { MarksDoubts, MarksSays } from './marks-says.tsx';
 import { MarksTable } from './marks-table.tsx';
@@ -73,8 +74,11 @@ export function MarksPanel({
         <div className={marks.isCurrent ? '' : 'opacity-60'} aria-live="polite">
           <MarksDoubts marks={marks} figures={figures} />
           <LastEnd state={state} session={session} marks={marks} />
-          <MarksSays marks={marks} figures={figures} />
-          <MarksTable marks={marks} figures={figures} askedM={distanceM} />
+          <MarksSays marks={marks} figures={figures} which="next" />
+          <ChartFold title="All marks">
+            <MarksSays marks={marks} figures={figures} which="others" />
+            <MarksTable marks={marks} figures={figures} askedM={distanceM} />
+          </ChartFold>
         </div>
       )}
       <div className="mt-1 flex flex-wrap items-center gap-x-5">

@@ -44,11 +44,19 @@ export function MarksDoubts({
 export function MarksSays({
   marks: { evidence, unit },
   figures,
+  which = 'all',
 }: {
   readonly marks: Marks;
   readonly figures: MarksFigures;
+  /** What comes next stands first. */
+  readonly which?: 'next' | 'others' | 'all';
 }) {
-  return marksSays(evidence, figures, unit).map((line) => (
+  const [next, ...others] = marksSays(evidence, figures, unit);
+  const lines = [
+    ...(which === 'others' || next === undefined ? [] : [next]),
+    ...(which === 'next' ? [] : others),
+  ];
+  return lines.map((line) => (
     <p key={line} className="text-plain leading-snug">
       {line}
     </p>

@@ -140,7 +140,7 @@ export function marksSays(
       ? 'No distance is safe to shoot yet: a larger butt, or nearer.'
       : ends.length === 0
         ? `Begin near: ${distanceWords(next.distanceM, unit)} is safe by rule of thumb.`
-        : `${distanceWords(next.distanceM, unit)} next would tell most, six shots.`;
+        : `${distanceWords(next.distanceM, unit)} next would tell most${leavesWords(aiming, figures, unit)}.`;
   const from = ends.length === 1 ? 'one end' : `${ends.length} ends`;
   return [
     nextLine,
@@ -148,16 +148,13 @@ export function marksSays(
     ends.length < 2
       ? 'Two distances at least: until then every figure is a rule of thumb.'
       : `From ${from}: about ${showNumber(speedMps.middle, 0)} ± ${showNumber(Math.max(1, half(speedMps)), 0)} m/s. ± holds 9 times in 10.`,
+    ...(aiming.kind === 'sight' && ends.length > 1 ? [extensionWords(aiming, figures, unit)] : []),
     ...(misjudgedAtM === null || ends.length < 2
       ? []
       : [
           `From ${distanceWords(misjudgedAtM, unit)} on a distance misjudged by a tenth costs more than your own scatter.`,
         ]),
-    ...(aiming.kind === 'crawl' && ends.length > 1
-      ? [
-          'Each 10 mm of crawl wants about 2 mm less tiller and 1 mm more nocking height: tune at the one used most.',
-        ]
-      : []),
+    ...(aiming.kind === 'crawl' && ends.length > 1 ? crawlSays(figures, unit) : []),
   ];
 }
 
@@ -197,4 +194,58 @@ export function notAskedWords(choices: readonly DistanceChoice[]): string | null
   return refused?.refused == null
     ? null
     : `Not from ${refused.distanceM} m on: ${NOT_ASKED_WORDS[refused.refused]}.`;
+}
+
+/** What another hole of the extension does to the marks. */
+function extensionWords(
+  aiming: Extract<Aiming, { readonly kind: 'sight' }>,
+  { rows }: MarksFigures,
+  unit: 'm' | 'yd',
+): string {
+  const reached = rows.flatMap(({ distanceM, set }) =>
+    set === null ? [] : [{ distanceM, mm: set.middle * aiming.mmPerUnit }],
+  );
+  const [near, far] = [reached[0], reached.at(-1)];
+  const share = EXTENSION_MM / aiming.eyeToApertureMm;
+  if (near === undefined || far === undefined) return '';
+  const more = Math.abs(far.mm - near.mm) * share;
+  return `The aperture ${EXTENSION_MM} mm farther out sets marks ${showNumber(100 * share, 1)} % wider apart: ${showNumber(more, 1)} mm more from ${distanceWords(near.distanceM, unit)} to ${distanceWords(far.distanceM, unit)}.`;
+}
+
+/** About from hole to hole of an extension, mm. */
+const EXTENSION_MM = 10;
+
+/** Rules of thumb for ten millimetres of crawl, mm. */
+const TILLER_FOR_CRAWL_MM = 2;
+const NOCKING_FOR_CRAWL_MM = 1;
+
+/** What the deepest crawl does to the bow, and what is looked at before it is shot. */
+function crawlSays({ rows }: MarksFigures, unit: 'm' | 'yd'): readonly string[] {
+  const deepest = rows.reduce<MarkRow | null>(
+    (most, row) => ((row.set?.middle ?? 0) > (most?.set?.middle ?? 0) ? row : most),
+    null,
+  );
+  if (deepest?.set == null) return [];
+  const tens = deepest.set.middle / 10;
+  return [
+    `Deepest ${showNumber(deepest.set.middle, 0)} mm, at ${distanceWords(deepest.distanceM, unit)}: it would want about ${showNumber(TILLER_FOR_CRAWL_MM * tens, 0)} mm less tiller and ${showNumber(NOCKING_FOR_CRAWL_MM * tens, 0)} mm more nocking height than none. Tune at the crawl used most; bare shafts wander at the others.`,
+    'Before a deeper crawl is shot: the tail clears face and shelf, and the point still lies in front of the rest at full draw. A touch of either is a stop.',
+  ];
+}
+
+/** `: six shots leave 70 m ± 0.06`. */
+function leavesWords(aiming: Aiming, { nextLeaves }: MarksFigures, unit: 'm' | 'yd'): string {
+  if (nextLeaves === null) return '';
+  const { distanceM, half } = nextLeaves;
+  const at = `: six shots leave ${distanceWords(distanceM, unit)} ±`;
+  switch (aiming.kind) {
+    case 'sight': {
+      const decimals = decimalsOf(aiming.division / 2);
+      return `${at} ${showNumber(Math.max(10 ** -decimals, half), decimals)}`;
+    }
+    case 'point':
+      return `${at} ${showNumber(Math.max(1, half / 10), 0)} cm`;
+    case 'crawl':
+      return `${at} ${showNumber(Math.max(1, half), 0)} mm`;
+  }
 }

@@ -8,7 +8,7 @@ import {
   settingWords,
   unlikeWords,
 } from '#core/words/fine-tuning-words.ts';
-import { ChartFold } from '../charts/chart-fold.tsx';
+import { ChartFold } from '../../ui/chart-fold.tsx';
 import { TuningChart } from '../charts/tuning-chart.tsx';
 
 /** An experiment: what the counting says, the curve, and how far it has come. */

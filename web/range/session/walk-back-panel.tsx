@@ -4,7 +4,7 @@ import type { BowState } from '#core/log/bow-state.ts';
 import { bendWords, leanWords, REFUSED_WORDS } from '#core/words/walk-back-words.ts';
 import type { WalkBackFigure } from '#core/walk-back/walk-back.ts';
 import type { WalkBackStanding } from '#core/walk-back/walk-back-standing.ts';
-import { ChartFold } from '../charts/chart-fold.tsx';
+import { ChartFold } from '../../ui/chart-fold.tsx';
 import { WalkBackChart } from '../charts/walk-back-chart.tsx';
 
 /** The walk-back: what the line says, then the line, then where it may still be shot from. */

@@ -4,6 +4,8 @@ import type { LoggedEntry } from '#core/log/entry.ts';
 import { useAddress } from '../../app/use-address.ts';
 import { useNow } from '../../app/use-now.ts';
 import { ChoiceRow } from '../../ui/choice-row.tsx';
+import { marksOnCard } from '../../marks/marks-on-card.ts';
+import { useMarks } from '../../marks/use-marks.ts';
 import { cardView } from './card-view.ts';
 import { CARD_SIZES, TuneCard } from './tune-card.tsx';
 import { TuneStoryPage } from './tune-story-page.tsx';
@@ -27,10 +29,15 @@ export function CardPanel({
   const now = useNow();
   const withStory = params.get('story') === 'yes';
   const size = CARD_SIZES.find((one) => one === params.get('size')) ?? 'A6';
-  const view = useMemo(
+  const plain = useMemo(
     () => cardView(state, stateName, at === null ? now : new Date(at)),
     [state, stateName, at, now],
   );
+  // Reckoned in a worker: they come a moment after the rest.
+  const marks = useMarks(state, null);
+  const [readings, ...others] = plain.blocks;
+  const blocks = [...(readings === undefined ? [] : [readings]), ...marksOnCard(marks), ...others];
+  const view = { ...plain, blocks };
   return (
     <section aria-label="Tune card" className="grid gap-4">
       <div className="no-print flex flex-wrap items-end gap-x-6">

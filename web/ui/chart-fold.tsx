@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { useNarrow } from '../../ui/use-narrow.ts';
+import { useNarrow } from './use-narrow.ts';
 
 /** A chart beside the plot; on a phone it is folded away, so that the butt stays in reach. */
 export function ChartFold({

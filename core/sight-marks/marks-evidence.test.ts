@@ -1,0 +1,130 @@
+import { describe, expect, it } from 'vitest';
+import type { Aiming } from '../craft/aiming.ts';
+import { BowLog } from '../fixtures/bow-log.ts';
+import type { BowFacts } from '../log/entry.ts';
+import { marksEvidence } from './marks-evidence.ts';
+import { marksFigures } from './marks-figures.ts';
+import { marksQuestion } from './marks-question.ts';
+
+const AIMING: Aiming = {
+  kind: 'sight',
+  eyeOverNockMm: 115,
+  eyeToApertureMm: 850,
+  mmPerUnit: 10,
+  growsDown: true,
+  division: 0.1,
+};
+
+class MarksLog extends BowLog {
+  private placed = 0;
+  beginMarks(sessionId: string, aiming: Aiming = AIMING, more: object = {}): this {
+    this.add({
+      kind: 'sessionOpened',
+      sessionId,
+      sessionKind: 'marks',
+      distanceM: 18,
+      toleranceMm: 20,
+      toleranceWhy: '',
+      buttMm: 1220,
+      aiming,
+      ...more,
+    });
+    return this;
+  }
+  markEnd(
+    sessionId: string,
+    endNumber: number,
+    { distanceM, set, ups }: { distanceM: number; set: number | null; ups: readonly number[] },
+    more: object = {},
+  ): this {
+    if (set !== null) this.add({ kind: 'endNoted', sessionId, endNumber, aimSet: set });
+    for (const upMm of ups) {
+      this.placed += 1;
+      this.add({
+        kind: 'shotPlaced',
+        shotId: `shot-${this.placed}`,
+        sessionId,
+        endNumber,
+        arrow: 'fletched',
+        outwardMm: distanceM,
+        upMm,
+        calledBad: false,
+        distanceM,
+        ...more,
+      });
+    }
+    return this;
+  }
+}
+
+const made = (facts: Partial<BowFacts> = {}) =>
+  new MarksLog(facts)
+    .beginMarks('a')
+    .markEnd('a', 1, { distanceM: 18, set: 4.2, ups: [10, -10, 0] })
+    .markEnd('a', 2, { distanceM: 40, set: 6, ups: [30, 50] });
+
+describe('what the record says of marks', () => {
+  it('is an end each, with its distance, what was set, and how its shots lie', () => {
+    const evidence = marksEvidence(made().state)!;
+    expect(evidence.aiming).toEqual(AIMING);
+    expect(evidence.ends).toMatchObject([
+      { distanceM: 18, set: 4.2, upMm: 0, shots: 3, squaresMm2: 200, changesSince: 0 },
+      { distanceM: 40, set: 6, upMm: 40, shots: 2, squaresMm2: 200, changesSince: 0 },
+    ]);
+    expect(evidence.outwardMmPerM).toBeCloseTo(1, 9);
+    expect(evidence.since).toEqual([]);
+  });
+
+  it('counts no shot called bad, no bare shaft, and no end whose setting was not said', () => {
+    const log = made()
+      .markEnd('a', 3, { distanceM: 50, set: null, ups: [0, 0] })
+      .markEnd('a', 4, { distanceM: 60, set: 8, ups: [5] }, { arrow: 'bare' })
+      .markEnd('a', 5, { distanceM: 60, set: 8, ups: [500] }, { calledBad: true });
+    expect(marksEvidence(log.state)!.ends).toHaveLength(2);
+  });
+
+  it('is none before marks were begun, and not of another aperture or scale', () => {
+    expect(marksEvidence(new BowLog().state)).toBeNull();
+    const log = made().beginMarks('b', { ...AIMING, eyeToApertureMm: 900 });
+    expect(marksEvidence(log.state)!.ends).toEqual([]);
+  });
+
+  it('knows which marks lie before a change of the tune, and takes what was done together as one', () => {
+    const log = made();
+    log.add({ kind: 'change', control: 'twists', amount: 2, because: '' });
+    log.add({ kind: 'change', control: 'nockingPoint', amount: 1, because: '' });
+    const stale = marksEvidence(log.state)!;
+    expect(stale.ends.map(({ changesSince }) => changesSince)).toEqual([1, 1]);
+    expect(stale.since).toHaveLength(2);
+    expect(stale.known.changes).toHaveLength(1);
+    // Two twists, 0.1 % of speed each; the nock a millimetre up, 0.7 mrad lower.
+    expect(stale.known.changes[0]!.logSpeed.mean).toBeCloseTo(-0.002, 9);
+    expect(stale.known.changes[0]!.zero.mean).toBeCloseTo(-0.0007, 9);
+    log.markEnd('a', 3, { distanceM: 30, set: 5, ups: [0, 1] });
+    const again = marksEvidence(log.state)!;
+    expect(again.ends.map(({ changesSince }) => changesSince)).toEqual([1, 1, 0]);
+    expect(again.since).toEqual([]);
+    // A plunger's preload moves no mark.
+    log.add({ kind: 'change', control: 'plungerPreload', amount: 1, because: '' });
+    expect(marksEvidence(log.state)!.since).toEqual([]);
+  });
+
+  it('takes a chronograph’s word over the rule of thumb', () => {
+    const log = new MarksLog().beginMarks('a', AIMING, { arrowSpeedMps: 57 });
+    const { logSpeed } = marksEvidence(log.state)!.known;
+    expect(Math.exp(logSpeed.mean)).toBeCloseTo(57, 9);
+    expect(logSpeed.sd).toBeLessThan(0.02);
+  });
+
+  it('gives the same marks to either hand and in any unit of length; windage is outward for both', () => {
+    const figuresOf = (facts: Partial<BowFacts>) => {
+      const evidence = marksEvidence(made(facts).state)!;
+      return {
+        rows: marksFigures(marksQuestion(evidence, [18, 30, 50])).rows,
+        windage: evidence.outwardMmPerM,
+      };
+    };
+    const right = figuresOf({ hand: 'right', lengthUnit: 'in' });
+    expect(figuresOf({ hand: 'left', lengthUnit: 'mm', amoLengthIn: 54 })).toEqual(right);
+  });
+});
