@@ -4,8 +4,12 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import sharp from 'sharp';
+import { ITEM_TOUCHES } from '#core/craft/fit-out.ts';
+import { elevationFor } from '#core/flight/arrow-flight.ts';
+import { showExact } from '#core/quantity/show.ts';
 import { type App, allStored, enter, expect, openBench, test } from './app.ts';
 
+const SHAFT = [...ITEM_TOUCHES.shaft];
 const GROUP = '0,0 1,1 -1,0 0,-1 0.5,1 1,0';
 
 /** Begins a session of marks from its step on the bench. */
@@ -155,6 +159,50 @@ test('a scale that runs the other way is asked about, and what was typed is kept
   await expect(page.getByTestId('mark-slip')).toContainText('grow the other way');
   const notes = (await app.log('Heron')).filter(({ body }) => body['aimSet'] !== undefined);
   expect(notes.map(({ body }) => body['aimSet'])).toEqual([5.1, 4.2]);
+});
+
+/** What the scale of a sight reads for an arrow of 56 m/s, the eye 115 mm over the nock and 850 mm from the aperture. */
+const readsAt = (distanceM: number) =>
+  2 + 85 * Math.tan(elevationFor({ speedMps: 56, dragPerM: 0.0021 }, distanceM, 0.115) ?? 0);
+
+for (const { slip, typed, reads, asks } of [
+  // 50 m, paced as 54.7 yards and typed as metres.
+  { slip: 'yards among metres', typed: '54.7', reads: readsAt(50), asks: /paced in yards/ },
+  { slip: 'the other edge', typed: '50', reads: readsAt(50) + 0.5, asks: /from its other edge/ },
+])
+  test(`${slip}: the likely slip is named, and what was typed is kept`, async ({ page, app }) => {
+    await begin(page, app, 'Heron');
+    for (const distance of [18, 30, 40])
+      await shootEnd(page, String(distance), readsAt(distance).toFixed(2));
+    await expect(page.getByTestId('mark-slip')).toBeHidden();
+    await shootEnd(page, typed, reads.toFixed(2));
+    await expect(page.getByTestId('mark-slip')).toContainText(asks);
+    await expect(page.getByTestId('mark-slip')).toContainText(
+      `${typed} m, ${showExact(Number(reads.toFixed(2)))}`,
+    );
+    const kept = (await app.log('Heron')).filter(({ body }) => body['aimSet'] !== undefined);
+    expect(kept.at(-1)?.body['aimSet']).toBe(Number(reads.toFixed(2)));
+  });
+
+test('a new arrow: crawls are stale and wide, and one distance brings them back', async ({
+  page,
+  app,
+}) => {
+  const bowId = await app.bowId('Curlew');
+  const read = `${app.address}/range/${bowId}?marks=read`;
+  await page.goto(read);
+  const before = await markAt(page, '20');
+  const at = new Date().toISOString();
+  const body = { kind: 'itemFitted', item: 'shaft', described: 'another lot', touches: SHAFT };
+  await app.store(bowId, [{ id: crypto.randomUUID(), bowId, at, by: 'Odo', body }]);
+  await page.goto(read);
+  await expect(page.getByTestId('marks-stale')).toContainText('shaft');
+  const stale = await markAt(page, '20');
+  expect(stale.half).toBeGreaterThan(before.half);
+  await begin(page, app, 'Curlew');
+  await shootEnd(page, '18', '33');
+  await expect(page.getByTestId('marks-stale')).toBeHidden();
+  await expect.poll(async () => (await markAt(page, '20')).half).toBeLessThan(stale.half);
 });
 
 const DOTS_PER_INCH = 300;

@@ -109,6 +109,15 @@ describe('what the record says of marks', () => {
     expect(marksEvidence(log.state)!.since).toEqual([]);
   });
 
+  it('lets the newest ends speak, so that it costs no more after years', () => {
+    const log = new MarksLog().beginMarks('a');
+    for (let end = 1; end <= 40; end += 1)
+      log.markEnd('a', end, { distanceM: 18 + (end % 5) * 8, set: 4 + end / 100, ups: [0, 4] });
+    const { ends } = marksEvidence(log.state)!;
+    expect(ends).toHaveLength(16);
+    expect(ends.at(-1)!.set).toBeCloseTo(4.4, 9);
+  });
+
   it('takes a chronograph’s word over the rule of thumb', () => {
     const log = new MarksLog().beginMarks('a', AIMING, { arrowSpeedMps: 57 });
     const { logSpeed } = marksEvidence(log.state)!.known;

@@ -19,6 +19,8 @@ import type { TuneChange } from './marks-model.ts';
 import type { FlightKnown } from './marks-posterior.ts';
 
 const MM_PER_M = 1000;
+/** The newest speak: what was shot before them is of another year's string, and only costs time. */
+const MOST_ENDS = 16;
 
 /** One end as it was shot for its mark. */
 export interface MarkEnd extends MarkShot {
@@ -48,7 +50,7 @@ export const marksEvidence = onceFor((state: BowState): MarksEvidence | null => 
   const sessions = state.sessions.filter(
     (session) => session.aiming !== undefined && isComparable(session.aiming, aiming),
   );
-  const shots = sessions.flatMap((session) => endsOf(session));
+  const shots = sessions.flatMap((session) => endsOf(session)).slice(-MOST_ENDS);
   const changes = changesBetween(
     turned,
     shots.map(({ index }) => index),

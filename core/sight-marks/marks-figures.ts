@@ -20,6 +20,7 @@ const Z90 = 1.645;
 /** A distance paced or guessed is off by about this share of it. */
 const MISJUDGED_SHARE = 0.1;
 const FARTHEST_M = 90;
+const SLIPS_AMONG = 6;
 
 /** What is asked of marks: all that a worker needs. */
 export interface MarksQuestion {
@@ -103,8 +104,16 @@ export function marksFigures(question: MarksQuestion): MarksFigures {
               (next.leaves * aiming.division) /
               divisionSlope(aiming, { distanceM: question.wantedM }),
           },
-    slips: markSlips(aiming, marks, known),
+    slips: slipsAmongNewest(question),
   };
+}
+
+/** A slip is asked about while it is remembered: among the last few ends. */
+function slipsAmongNewest({ aiming, marks, known }: MarksQuestion): readonly MarkSlip[] {
+  const from = Math.max(0, marks.length - SLIPS_AMONG);
+  return markSlips(aiming, marks.slice(from), known).map((slip) =>
+    slip.at === null ? slip : { ...slip, at: slip.at + from },
+  );
 }
 
 /** The marks as they held before the newest change, which no mark has seen. */

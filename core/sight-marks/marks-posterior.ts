@@ -69,6 +69,7 @@ const REACH = 3.2;
 const LEAST_WEIGHT = 3e-4;
 /** Parts are kept until so much of the weight is together. */
 const KEPT_SHARE = 0.997;
+const LOG_MISREAD = Math.log(MISREAD / 2 / (1 - MISREAD));
 /** How often the eye's height is taken anew, where the arrow's line rests on it. */
 const EYE_PASSES = 2;
 
@@ -256,28 +257,67 @@ function waysOf(
   const off = (log: number, { mean, sd }: NormalPrior) => ((log - mean) / sd) ** 2 / 2;
   const prior = -off(node.logSpeed, known.logSpeed) - off(node.logDrag, known.logDrag);
   const start = independentNormals(unknownsOf(aiming, eye, known.changes));
-  const way = ({ logScatter, logOdds }: ScatterNode, misread: number | null, by: number) => {
+  return scatters.flatMap(({ logScatter, logOdds }) => {
     const scatter = Math.exp(logScatter);
     let unknowns = start;
-    let log = prior + logOdds + (misread === null ? 0 : Math.log(MISREAD / 2 / (1 - MISREAD)));
-    for (const [at, mark] of marks.entries()) {
+    let log = prior + logOdds;
+    const seen = marks.map((mark, at) => {
       const slope = slopes[at]!;
-      const row = wholeRow(slope, known.changes.length, mark.changesSince);
-      const division = divisionSlope(aiming, mark);
-      const seen = slopeSeen(aiming, mark) - (at === misread ? by * division : 0);
-      const variance = endVariance(aiming, mark, scatter);
-      const next = updatedBy(unknowns, row, seen - slope.base, variance);
+      return {
+        row: wholeRow(slope, known.changes.length, mark.changesSince),
+        off: slopeSeen(aiming, mark) - slope.base,
+        variance: endVariance(aiming, mark, scatter),
+        division: divisionSlope(aiming, mark),
+      };
+    });
+    for (const { row, off: y, variance } of seen) {
+      const next = updatedBy(unknowns, row, y, variance);
       unknowns = next.known;
       log += next.logEvidence;
     }
-    return { flight, scatter, unknowns, misread, log };
-  };
-  return scatters.flatMap((scatter) => [
-    way(scatter, null, 0),
-    ...(marks.length < 2
-      ? []
-      : marks.flatMap((_, at) => [way(scatter, at, 1), way(scatter, at, -1)])),
-  ]);
+    const well = { flight, scatter, unknowns, misread: null as number | null, log };
+    if (marks.length < 2) return [well];
+    return [well, ...seen.flatMap((one, at) => misreadWays(well, one, at))];
+  });
+}
+
+/** Read off by a division either way, the rest as it was: only where the mean lies changes, and how likely it all is. */
+function misreadWays<W extends { readonly unknowns: JointNormal; readonly log: number }>(
+  well: W,
+  {
+    row,
+    off,
+    variance,
+    division,
+  }: {
+    readonly row: readonly number[];
+    readonly off: number;
+    readonly variance: number;
+    readonly division: number;
+  },
+  misread: number,
+) {
+  const fitted = combinationOf(well.unknowns, row);
+  // S⁻¹ of all marks together, by what is known after them: its row times the residuals, and its diagonal.
+  const pulled = (off - fitted.mean) / variance;
+  const stiff = 1 / variance - fitted.variance / variance ** 2;
+  return [division, -division].map((by) => ({
+    ...well,
+    misread,
+    log: well.log + LOG_MISREAD + by * pulled - (by * by * stiff) / 2,
+    unknowns: shifted(well.unknowns, row, -by / variance),
+  }));
+}
+
+/** The mean moved along what a row is worth, C row, so many times. */
+function shifted({ mean, covariance }: JointNormal, row: readonly number[], times: number) {
+  const size = mean.length;
+  const moved = Float64Array.from(mean, (value, i) => {
+    let along = 0;
+    for (let j = 0; j < size; j += 1) along += covariance[i * size + j]! * row[j]!;
+    return value + times * along;
+  });
+  return { mean: moved, covariance };
 }
 
 /** How far an end's mean lies from where its aim shoots, as a slope squared. */

@@ -30,9 +30,8 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
   const [wanted, setWanted] = useState('');
   const readWanted = readAmounts(wanted);
   const wantedAt = readWanted.ok ? readWanted.amounts[0]?.value : undefined;
-  const marks = useMarks(state, askedM, {
-    pointOnWantedM: wantedAt === undefined ? null : inReach(wantedAt, distanceUnit),
-  });
+  const wantedM = wantedAt === undefined ? null : inReach(wantedAt, distanceUnit);
+  const marks = useMarks(state, askedM, { pointOnWantedM: wantedM });
   return (
     <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
       <h1 className="visually-hidden">Marks: {state.bow.name}</h1>
@@ -69,6 +68,7 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
                     decimal
                     onChange={setAsked}
                   />
+                  {asked.trim() !== '' && askedM === null && <NoDistance />}
                 </div>
                 <ChoiceRow
                   label="Distances in"
@@ -95,8 +95,9 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
                       decimal
                       onChange={setWanted}
                     />
+                    {wanted.trim() !== '' && wantedM === null && <NoDistance />}
                   </div>
-                  {wantedAt !== undefined && marks.isCurrent && (
+                  {wantedM !== null && marks.isCurrent && (
                     <p className="mt-1 font-[560]" aria-live="polite" data-testid="point-on-wanted">
                       {wantedWords(marks.figures.levers)}
                     </p>
@@ -141,6 +142,10 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
 function inReach(typed: number, unit: 'm' | 'yd'): number | null {
   const metres = unit === 'm' ? typed : typed * METRES_PER_YARD;
   return metres >= 2 && metres <= 120 ? metres : null;
+}
+
+function NoDistance() {
+  return <p className="text-note text-stop">No distance that is shot: 2 to 120 m.</p>;
 }
 
 function NoMarks() {
