@@ -15,6 +15,7 @@ import {
   SET_TO_DIVISION,
 } from '../priors/flight-priors.ts';
 import type { Aiming } from '../craft/aiming.ts';
+import { cellOf, type FlightNode, gridNodes, narrowed } from './flight-grid.ts';
 import type { MarkShot } from './mark-shot.ts';
 import {
   divisionSlope,
@@ -59,12 +60,8 @@ export interface MarksPosterior {
 
 /** Passes over ever narrower grids of speed and drag: each takes in what the one before found likely. */
 const PASSES = 4;
-const SPEED_NODES = 17;
-const DRAG_NODES = 7;
 const SCATTER_NODES = [-2, -1, 0, 1, 2] as const;
 const MIDDLE = 2;
-/** How far the grid reaches, in standard deviations of what was found likely. */
-const REACH = 3.2;
 /** A part less likely than this share of the likeliest is left out. */
 const LEAST_WEIGHT = 3e-4;
 /** Parts are kept until so much of the weight is together. */
@@ -110,11 +107,6 @@ interface Question {
   readonly known: FlightKnown;
   /** Beside where it is taken to be, mm. */
   readonly eye: NormalPrior;
-}
-
-interface Node {
-  readonly logSpeed: number;
-  readonly logDrag: number;
 }
 
 /** A scatter worth looking at, and what the shots of each end say of it. */
@@ -165,56 +157,6 @@ function heaviest(
   return kept.map((part) => ({ ...part, weight: part.weight / sum }));
 }
 
-interface Grid {
-  readonly logDrag: NormalPrior;
-  readonly logSpeed: NormalPrior;
-  readonly tilt: number;
-}
-
-/** What a node of the grid stands for: steps of ln speed and ln drag. */
-function cellOf({ logSpeed, logDrag }: Grid): number {
-  const step = (sd: number, count: number) => (2 * REACH * sd) / (count - 1);
-  return step(logSpeed.sd, SPEED_NODES) * step(logDrag.sd, DRAG_NODES);
-}
-
-/** Even steps over what is likely, speeds about the line on which more drag is made up for. */
-function gridNodes({ logDrag, logSpeed, tilt }: Grid): readonly Node[] {
-  const steps = (count: number) =>
-    Array.from({ length: count }, (_, at) => REACH * ((2 * at) / (count - 1) - 1));
-  return steps(DRAG_NODES).flatMap((drag) =>
-    steps(SPEED_NODES).map((speed) => ({
-      logDrag: logDrag.mean + drag * logDrag.sd,
-      logSpeed: logSpeed.mean + tilt * drag * logDrag.sd + speed * logSpeed.sd,
-    })),
-  );
-}
-
-/** The grid for what was found likely: never narrower than a step of the one before, which saw no finer. */
-function narrowed(
-  weighed: readonly {
-    readonly weight: number;
-    readonly logSpeed: number;
-    readonly logDrag: number;
-  }[],
-  total: number,
-  before: Grid,
-): Grid {
-  const mean = (of: (one: (typeof weighed)[number]) => number) =>
-    weighed.reduce((sum, one) => sum + one.weight * of(one), 0) / total;
-  const [speed, drag] = [mean((one) => one.logSpeed), mean((one) => one.logDrag)];
-  const dragVariance = mean((one) => (one.logDrag - drag) ** 2);
-  const together = mean((one) => (one.logDrag - drag) * (one.logSpeed - speed));
-  const dragStep = (2 * REACH * before.logDrag.sd) / (DRAG_NODES - 1);
-  const speedStep = (2 * REACH * before.logSpeed.sd) / (SPEED_NODES - 1);
-  const tilt = dragVariance > 0 ? together / dragVariance : 0;
-  const speedVariance = mean((one) => (one.logSpeed - speed - tilt * (one.logDrag - drag)) ** 2);
-  return {
-    logDrag: { mean: drag, sd: Math.max(Math.sqrt(dragVariance), dragStep / 3) },
-    logSpeed: { mean: speed, sd: Math.max(Math.sqrt(speedVariance), speedStep / 3) },
-    tilt,
-  };
-}
-
 /** Scatters worth looking at: the prior and what the shots of each end say of it, without where the ends lie. */
 function scattersOf(marks: readonly MarkShot[]): readonly ScatterNode[] {
   const squares = marks.reduce(
@@ -248,7 +190,7 @@ function scattersOf(marks: readonly MarkShot[]): readonly ScatterNode[] {
 /** The ways marks may have come about at one node: all read rightly, or one of them off by a division. */
 function waysOf(
   { aiming, marks, known, eye }: Question,
-  node: Node,
+  node: FlightNode,
   scatters: readonly ScatterNode[],
 ) {
   const flight = { speedMps: Math.exp(node.logSpeed), dragPerM: Math.exp(node.logDrag) };
