@@ -119,6 +119,10 @@ export const RECIPES = {
       after('  switch (session.sessionKind) {\n', "    case 'coldShots':\n      return null;\n"),
     ],
     [
+      'core/words/session-verdict-words.ts',
+      after('  switch (session.sessionKind) {\n', "    case 'coldShots':\n      return 'Shot.';\n"),
+    ],
+    [
       'web/range/session/session-panel.tsx',
       after('  switch (session.sessionKind) {\n', "    case 'coldShots':\n      return null;\n"),
     ],

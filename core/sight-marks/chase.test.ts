@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Aiming } from '../craft/aiming.ts';
 import { LOG_DRAG, LOG_SPEED } from '../priors/flight-priors.ts';
-import { chaseWords } from '../words/marks/marks-words.ts';
+import { chaseWords, distanceWords } from '../words/marks/marks-words.ts';
 import { wantedWords } from '../words/marks/lever-words.ts';
 import { chase } from './chase.ts';
 import { marksPosterior, middleOf } from './marks-posterior.ts';
@@ -86,4 +86,10 @@ describe('what moves the point-on', () => {
     }
     return (low + high) / 2;
   }
+});
+
+it('a distance in yards is the international yard', () => {
+  expect(distanceWords(45.72, 'yd')).toBe('50 yd');
+  expect(distanceWords(18, 'yd')).toBe('19.7 yd');
+  expect(distanceWords(18, 'm')).toBe('18 m');
 });

@@ -62,6 +62,10 @@ describe('all figures of marks', () => {
     const safe = (choices: typeof wide) => choices.filter(({ refused }) => refused === null).length;
     expect(safe(narrow)).toBeLessThan(safe(wide));
     expect(narrow.at(-1)).toMatchObject({ distanceM: 70, refused: 'leavesButt' });
+    // Three scatters and a hand's breadth stay on the butt from everywhere that is asked for.
+    const scatter = marksFigures({ ...question, buttMm: 600 }).scatterMm18 / 18;
+    for (const { distanceM, refused } of narrow)
+      if (refused === null) expect(3 * scatter * distanceM).toBeLessThanOrEqual(600 / 2 - 100);
     const windy = marksFigures({ ...question, buttMm: 3000, windageMmPerM: 60 }).choices;
     expect(safe(windy)).toBeLessThan(safe(wide));
   });
