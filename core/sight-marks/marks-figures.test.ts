@@ -63,9 +63,11 @@ describe('all figures of marks', () => {
     expect(safe(narrow)).toBeLessThan(safe(wide));
     expect(narrow.at(-1)).toMatchObject({ distanceM: 70, refused: 'leavesButt' });
     // Three scatters and a hand's breadth stay on the butt from everywhere that is asked for.
-    const scatter = marksFigures({ ...question, buttMm: 600 }).scatterMm18 / 18;
-    for (const { distanceM, refused } of narrow)
-      if (refused === null) expect(3 * scatter * distanceM).toBeLessThanOrEqual(600 / 2 - 100);
+    const known = marksFigures({ ...shoot('sight', 7, [18, 30, 50]), buttMm: 500 });
+    const reachMm = (distanceM: number) => (3 * known.scatterMm18 * distanceM) / 18;
+    expect(reachMm(70)).toBeGreaterThan(500 / 2 - 100);
+    for (const { distanceM, refused } of known.choices)
+      if (refused === null) expect(reachMm(distanceM)).toBeLessThanOrEqual(500 / 2 - 100);
     const windy = marksFigures({ ...question, buttMm: 3000, windageMmPerM: 60 }).choices;
     expect(safe(windy)).toBeLessThan(safe(wide));
   });
