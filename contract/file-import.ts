@@ -44,7 +44,7 @@ export const badFileSchema = z.strictObject({
 export type BadFileSaid = z.infer<typeof badFileSchema>;
 
 export const importProgressSchema = z.strictObject({
-  /** Of the file, 0 to 1. */
+  /** Of the file, or of what is taken of it, 0 to 1. */
   share: z.number().min(0).max(1),
   entries: z.int().min(0),
 });
@@ -58,6 +58,11 @@ export const importStandingSchema = z.discriminatedUnion('kind', [
     progress: importProgressSchema,
   }),
   z.strictObject({ kind: z.literal('ready'), importId: z.uuid(), plan: importPlanSchema }),
+  z.strictObject({
+    kind: z.literal('taking'),
+    importId: z.uuid(),
+    progress: importProgressSchema,
+  }),
   z.strictObject({ kind: z.literal('bad'), importId: z.uuid(), bad: badFileSchema }),
 ]);
 export type ImportStanding = z.infer<typeof importStandingSchema>;

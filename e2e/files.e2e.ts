@@ -1,7 +1,10 @@
-import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { createWriteStream, mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { pipeline } from 'node:stream/promises';
 import type { Page } from '@playwright/test';
+import { v7 as newId } from 'uuid';
+import { ZipFile } from 'yazl';
 import { App, expect, test } from './app.ts';
 
 /** Saves what is chosen on the files sheet; returns where it is. */
@@ -42,7 +45,9 @@ test.describe('the workshop as a file', () => {
     await expect(bows.first()).toContainText('a bow that is not here yet');
     const count = await bows.count();
     await page.getByRole('button', { name: `Take in ${count} of ${count}` }).click();
-    await expect(page.getByText(new RegExp(`^Taken in: .* of ${count} bows\\.$`))).toBeVisible();
+    await expect(page.getByText(new RegExp(`^Taken in: .* of ${count} bows\\.$`))).toBeVisible(
+      READ_BY,
+    );
     await page.getByRole('button', { name: 'Close' }).click();
     await expect(page.locator('[data-bow]')).toHaveCount(count);
     const back = await save(page, other, /whole workshop/);
@@ -56,7 +61,7 @@ test.describe('the workshop as a file', () => {
     await heron.getByRole('combobox').selectOption('As another bow, called');
     await heron.getByLabel('Its name here').fill('Heron, the old one');
     await page.getByRole('button', { name: /^Take in 1 of/ }).click();
-    await expect(page.getByText(/^Taken in: .* of 1 bow\.$/)).toBeVisible();
+    await expect(page.getByText(/^Taken in: .* of 1 bow\.$/)).toBeVisible(READ_BY);
     await page.getByRole('button', { name: 'Close' }).click();
     await page.locator('[data-bow="Heron, the old one"]').click();
     await expect(page.getByRole('heading', { level: 1 })).toContainText('Heron, the old one');
@@ -83,10 +88,7 @@ test.describe('the workshop as a file', () => {
   });
 });
 
-test('a damaged file is refused with its place, and a large one can be cancelled', async ({
-  page,
-  app,
-}) => {
+test('a damaged file is refused with its place', async ({ page, app }) => {
   const good = readFileSync(await save(page, app, 'Heron'));
   const folder = mkdtempSync(join(tmpdir(), 'keen-limb-spoiled-'));
   const spoiled = join(folder, 'spoiled.zip');
@@ -106,3 +108,58 @@ test('a damaged file is refused with its place, and a large one can be cancelled
     READ_BY,
   );
 });
+
+test('a long file is read and taken with its count, and cancelled at either leaves all as it was', async ({
+  page,
+  app,
+}) => {
+  const file = await longFile(app, 60_000);
+  const before = await entriesOf(app);
+  await page.goto(`${app.address}/rack/files`);
+  const cancel = page.getByRole('button', { name: 'Cancel, change nothing' });
+  await page.getByLabel('File of bows').setInputFiles(file);
+  await expect(page.getByText(/^Reading: [1-9][\d,]* entries so far\.$/)).toBeVisible(READ_BY);
+  await cancel.click();
+  await expect(page.getByText(/^Reading/)).toBeHidden();
+
+  await page.getByLabel('File of bows').setInputFiles(file);
+  await page.getByRole('button', { name: 'Take in 1 of 1' }).click(READ_BY);
+  await expect(page.getByText(/^Taking in: [1-9][\d,]* entries so far\.$/)).toBeVisible(READ_BY);
+  await cancel.click();
+  await expect(page.getByText('Cancelled: nothing was taken.')).toBeVisible(READ_BY);
+  expect(await entriesOf(app)).toBe(before);
+
+  // Left while it is taken, it is taken all the same.
+  await page.getByLabel('File of bows').setInputFiles(file);
+  await page.getByRole('button', { name: 'Take in 1 of 1' }).click(READ_BY);
+  await expect(page.getByText(/^Taking in/)).toBeVisible();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await expect(page.locator('[data-bow="Long"]')).toBeVisible(READ_BY);
+  expect(await entriesOf(app)).toBe(before + 60_000);
+});
+
+async function entriesOf(app: App): Promise<number> {
+  const said = (await (await fetch(`${app.address}/api/health`)).json()) as { entries: number };
+  return said.entries;
+}
+
+/** A file of one bow with a long log. */
+async function longFile(app: App, entries: number): Promise<string> {
+  const about = { format: 'keen-limb-workshop', version: 1, entryVersion: 2 };
+  const bowId = newId();
+  const heron = (await app.log('Heron')).find(({ body }) => body['kind'] === 'bowMade');
+  const made = { ...heron?.body, name: 'Long' };
+  const lines = Array.from({ length: entries }, (_, at) => {
+    const ms = Date.UTC(2020, 0, 1) + at * 60_000;
+    const body = at === 0 ? made : { kind: 'note', text: `number ${at}` };
+    const entry = { id: newId(), bowId, at: new Date(ms).toISOString(), by: 'Test' };
+    return JSON.stringify({ ...entry, taken: { ms, device: 'test', count: at }, body });
+  });
+  const zip = new ZipFile();
+  zip.addBuffer(Buffer.from(JSON.stringify(about)), 'about.json');
+  zip.addBuffer(Buffer.from(`${lines.join('\n')}\n`), `bows/${bowId}.jsonl`);
+  zip.end();
+  const path = join(mkdtempSync(join(tmpdir(), 'keen-limb-long-')), 'long.zip');
+  await pipeline(zip.outputStream, createWriteStream(path));
+  return path;
+}

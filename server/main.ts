@@ -6,6 +6,7 @@ import { importCommand } from './commands/import.ts';
 import { restoreCommand } from './commands/restore.ts';
 import { serveCommand } from './commands/serve.ts';
 import { stageCommand } from './commands/stage.ts';
+import { takeCommand } from './commands/take.ts';
 import { StartFault, startFaultOf } from './db/start-fault.ts';
 
 /** The only place that reads the environment and the command line, and ends the process. */
@@ -33,6 +34,9 @@ async function main(): Promise<void> {
         return;
       case 'stage':
         await stageCommand(file, rest, console.log);
+        return;
+      case 'take':
+        await takeCommand(file, rest, { input: process.stdin, say: console.log });
         return;
       case 'restore':
         console.log(restoreCommand(rest[0], file, Date.now()));

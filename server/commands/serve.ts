@@ -12,6 +12,7 @@ import { StartFault } from '../db/start-fault.ts';
 import { answerUnreadable } from '../http/unreadable.ts';
 import { ImportJobs } from '../files/import-jobs.ts';
 import { stageBeside } from '../files/stage-beside.ts';
+import { takeBeside } from '../files/take-beside.ts';
 import { pictureQueries } from '../pictures/picture-queries.ts';
 import { copyDaily, copyHoursOf } from './copy-daily.ts';
 import { buildId } from '#contract/build-id.ts';
@@ -48,10 +49,11 @@ export async function serveCommand({ file, env, program }: ServeOptions): Promis
   const report = (fault: unknown) => {
     console.error(fault);
   };
+  const beside = { program, record: file };
   const imports = new ImportJobs({
-    db,
     folder: join(dirname(file), 'imports'),
-    stage: stageBeside(program, file),
+    stage: stageBeside(beside),
+    take: takeBeside(beside),
     mustBeThere,
     report,
   });

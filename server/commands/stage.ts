@@ -2,9 +2,7 @@ import Database from 'better-sqlite3';
 import { BadFile } from '../files/bad-file.ts';
 import type { StageSays } from '../files/stage-beside.ts';
 import { stageFile } from '../files/stage-file.ts';
-
-/** Progress is told this often at most. */
-const TELL_EVERY_MS = 100;
+import { tellingProgress } from './tell.ts';
 
 /** Stages a file for the server that runs beside: says on its output, a line each, how it goes. */
 export async function stageCommand(
@@ -14,22 +12,10 @@ export async function stageCommand(
 ): Promise<void> {
   const tell = (says: StageSays) => say(JSON.stringify(says));
   const db = new Database(record, { readonly: true, fileMustExist: true });
-  let toldMs = 0;
   try {
-    const plan = await stageFile(
-      {
-        path,
-        stagingPath,
-        signal: new AbortController().signal,
-        onProgress: (progress) => {
-          if (Date.now() - toldMs < TELL_EVERY_MS) return;
-          toldMs = Date.now();
-          tell({ kind: 'progress', progress });
-        },
-      },
-      db,
-      Date.now(),
-    );
+    const { signal } = new AbortController();
+    const onProgress = tellingProgress(tell);
+    const plan = await stageFile({ path, stagingPath, signal, onProgress }, db, Date.now());
     tell({ kind: 'plan', plan });
   } catch (error) {
     if (!(error instanceof BadFile)) throw error;

@@ -42,6 +42,14 @@ export function openDb(file: string, { nowMs }: OpenOptions = { nowMs: () => Dat
   }
 }
 
+/** Opens a record that a server has open, which saw to its form: for work beside it. */
+export function openBeside(file: string): Db {
+  const db = new Database(file, { fileMustExist: true, timeout: START_PATIENCE_MS });
+  db.pragma('synchronous = FULL');
+  db.pragma('foreign_keys = ON');
+  return db;
+}
+
 function damaged(file: string, fault: string): StartFault {
   return new StartFault(
     `The record ${file} is damaged (${fault.split('\n')[0] ?? ''}). Nothing was changed. ${remedyFor(file)}`,

@@ -3,13 +3,17 @@ import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
 import { v7 as newId } from 'uuid';
-import type { BowChoice, ImportPlan, ImportStanding, TakenIn } from '#contract/file-import.ts';
+import type {
+  BowChoice,
+  ImportPlan,
+  ImportProgress,
+  ImportStanding,
+  TakenIn,
+} from '#contract/file-import.ts';
 import { FILE_BOUNDS } from '#contract/workshop-file.ts';
-import type { Db } from '../db/open.ts';
 import { BadFile } from './bad-file.ts';
 import type { StageTask } from './stage-file.ts';
-import { openStaging } from './staging.ts';
-import { takeStaged, TakesNothing } from './take-staged.ts';
+import { TakesNothing, type TakeTask } from './take-staged.ts';
 
 /** So many files wait at once; the one that has waited longest makes room. */
 const MOST_WAITING = 3;
@@ -23,10 +27,10 @@ interface Job {
 }
 
 export interface ImportJobsDeps {
-  readonly db: Db;
   /** Where files wait: they are as private as the record, and as large as they may be. */
   readonly folder: string;
   readonly stage: (task: StageTask) => Promise<ImportPlan>;
+  readonly take: (task: TakeTask) => Promise<TakenIn>;
   readonly mustBeThere: () => void;
   /** Where faults of our own are told. */
   readonly report: (error: unknown) => void;
@@ -57,7 +61,7 @@ export class ImportJobs {
       rmSync(folder, { recursive: true, force: true });
       throw error;
     }
-    while (this.jobs.size >= MOST_WAITING) this.drop([...this.jobs.keys()][0] ?? '');
+    this.makeRoom();
     const importId = newId();
     const job: Job = {
       folder,
@@ -79,26 +83,34 @@ export class ImportJobs {
    * @returns null when no such file is ready
    * @throws TakesNothing
    */
-  take(importId: string, choices: readonly BowChoice[]): TakenIn | null {
+  async take(importId: string, choices: readonly BowChoice[]): Promise<TakenIn | null> {
     const job = this.jobs.get(importId);
     if (job?.standing.kind !== 'ready') return null;
-    const staging = openStaging(stagingOf(job.folder));
+    const ready = job.standing;
+    const tell = (progress: ImportProgress) => {
+      job.standing = { kind: 'taking', importId, progress };
+    };
+    tell({ share: 0, entries: 0 });
     try {
       this.deps.mustBeThere();
-      const taken = takeStaged(staging, this.deps.db, { plan: job.standing.plan, choices });
+      const stagingPath = stagingOf(job.folder);
+      const task = { stagingPath, plan: ready.plan, choices, onProgress: tell };
+      const taken = await this.deps.take(task);
       this.deps.mustBeThere();
       this.drop(importId);
       return taken;
     } catch (error) {
       // What it was compared with is no longer so.
       if (error instanceof TakesNothing && error.why.kind === 'changed') this.drop(importId);
+      job.standing = ready;
       throw error;
-    } finally {
-      staging.close();
     }
   }
 
-  /** Throws a file away, read or half read; false when there is none. */
+  /**
+   * Throws a file away, read or half read; false when there is none. One that is being taken is not
+   * taken then, unless all of it was already: who asked to take it is told which.
+   */
   drop(importId: string): boolean {
     const job = this.jobs.get(importId);
     if (job === undefined) return false;
@@ -111,6 +123,12 @@ export class ImportJobs {
   /** Everything that waits is thrown away. */
   end(): void {
     for (const importId of this.jobs.keys()) this.drop(importId);
+  }
+
+  private makeRoom(): void {
+    const waiting = [...this.jobs].filter(([, { standing }]) => standing.kind !== 'taking');
+    for (const [importId] of waiting.slice(0, Math.max(0, this.jobs.size - MOST_WAITING + 1)))
+      this.drop(importId);
   }
 
   private async read(importId: string, job: Job, path: string): Promise<void> {

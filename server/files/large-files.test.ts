@@ -80,12 +80,27 @@ async function ready(program: Program, importId: string) {
   return now.plan;
 }
 
-function take(program: Program, importId: string, bowId: string): Promise<TakenIn> {
+function takeAnswer(program: Program, importId: string, bowId: string): Promise<Response> {
   return fetch(`${importsOf(program)}/${importId}`, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ bows: [{ bowId, how: 'add' }] }),
-  }).then(async (answer) => takenSchema.parse(await answer.json()));
+  });
+}
+
+async function take(program: Program, importId: string, bowId: string): Promise<TakenIn> {
+  return takenSchema.parse(await (await takeAnswer(program, importId, bowId)).json());
+}
+
+/** Until so many entries are in, of which none is kept yet. */
+async function takingFar(program: Program, importId: string): Promise<void> {
+  await vi.waitFor(
+    async () => {
+      const now = await standing(program, importId);
+      expect(now.kind === 'taking' && now.progress.entries > 0).toBe(true);
+    },
+    { timeout: 60_000, interval: 10 },
+  );
 }
 
 async function health(program: Program): Promise<number> {
@@ -129,7 +144,23 @@ describe('a file of a hundred thousand entries', () => {
     expect(await health(program)).toBe(0);
     const plan = await ready(program, second);
     expect(plan.bows).toMatchObject([{ bowId, entries: 100_000, fresh: 100_000 }]);
-    expect(await take(program, second, bowId)).toEqual({ bows: 1, entries: 100_000, pictures: 0 });
+    // Cancelled in the middle of being taken: nothing is, and who asked for it is told.
+    const cancelled = takeAnswer(program, second, bowId);
+    await takingFar(program, second);
+    const beganMs = performance.now();
+    expect(await health(program)).toBe(0);
+    console.log(
+      `the server answers while it takes in: ${(performance.now() - beganMs).toFixed(0)} ms`,
+    );
+    const stopped = await fetch(`${importsOf(program)}/${second}`, { method: 'DELETE' });
+    expect(stopped.status).toBe(200);
+    expect((await cancelled).status).toBe(409);
+    expect(await health(program)).toBe(0);
+    expect(readdirSync(join(folder, 'imports'))).toEqual([]);
+
+    const third = await send(program, file);
+    await ready(program, third);
+    expect(await take(program, third, bowId)).toEqual({ bows: 1, entries: 100_000, pictures: 0 });
     expect(await health(program)).toBe(100_000);
     expect(readdirSync(join(folder, 'imports'))).toEqual([]);
   });
@@ -171,6 +202,24 @@ it('a plug pulled while a file is taken in leaves all of it or nothing', {
     `imports of ${takesMs.toFixed(0)} ms cut off: ${[...seen].map(([entries, times]) => `${entries} entries ${times} times`).join(', ')}`,
   );
   for (const entries of seen.keys()) expect([0, 8_000]).toContain(entries);
+});
+
+it('a server that ends while it takes a file in takes nothing', { timeout: 120_000 }, async () => {
+  const { bowId, text } = longLog(40_000);
+  const file = await bench.zip({ 'about.json': ABOUT, [`bows/${bowId}.jsonl`]: text });
+  const record = join(bench.path('data'), 'keen-limb.db');
+  const program = await startedOn(record);
+  const importId = await send(program, file);
+  await ready(program, importId);
+  const taking = takeAnswer(program, importId, bowId).catch(() => null);
+  await takingFar(program, importId);
+  await program.killAlone();
+  expect(await taking).toBeNull();
+  // Waits for what was at work beside it.
+  const db = openDb(record);
+  expect(checkRecord(db).damage).toEqual([]);
+  expect(entryQueries(db).count()).toBe(0);
+  db.close();
 });
 
 describe('without a browser', () => {

@@ -60,10 +60,10 @@ export function fileRoutes(
       if (standing === null) throw gone();
       response.json(standing satisfies ImportStanding);
     })
-    .post((request, response) => {
+    .post(async (request, response) => {
       const { bows } = readRequest(takeRequestSchema, request.body);
       try {
-        const taken = jobs.take(request.params.importId, bows);
+        const taken = await jobs.take(request.params.importId, bows);
         if (taken === null) throw gone();
         response.status(201).json(taken satisfies TakenIn);
       } catch (error) {
@@ -107,5 +107,7 @@ function refusalOf(why: NotTaken): RefusedRequest {
         'noRoomForPictures',
         'There is no room in this record for the file’s pictures. Nothing was taken. Leave a bow with many pictures out.',
       );
+    case 'cancelled':
+      return new RefusedRequest(409, 'cancelled', 'Cancelled: nothing was taken.');
   }
 }

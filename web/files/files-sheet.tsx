@@ -90,7 +90,7 @@ function SaveOut({ bows }: { readonly bows: readonly RackBow[] }) {
 }
 
 function TakeIn({ onTaken }: { readonly onTaken: () => void }) {
-  const { importing, choose, take, drop } = useFileImport(onTaken);
+  const { importing, choose, take, stopTaking, drop } = useFileImport(onTaken);
   return (
     <section aria-label="Take in from a file">
       <h3 className="font-[640]">Take in from a file</h3>
@@ -121,7 +121,17 @@ function TakeIn({ onTaken }: { readonly onTaken: () => void }) {
             onCancel={drop}
           />
         )}
-        {importing.kind === 'taking' && <p>Taking it in…</p>}
+        {importing.kind === 'taking' && (
+          <UnderWay
+            words={
+              importing.isCancelling === true
+                ? 'Cancelling…'
+                : `Taking in: ${importing.progress.entries.toLocaleString('en')} entries so far.`
+            }
+            share={importing.progress.share}
+            onCancel={() => stopTaking(importing.importId)}
+          />
+        )}
         {importing.kind === 'taken' && <p>{takenInWords(importing.taken)}</p>}
         {importing.kind === 'bad' && (
           <p className="wrap-anywhere text-stop">

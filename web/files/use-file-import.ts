@@ -18,7 +18,13 @@ export type Importing =
   | { readonly kind: 'sending'; readonly fileName: string }
   | { readonly kind: 'reading'; readonly importId: string; readonly progress: ImportProgress }
   | { readonly kind: 'ready'; readonly importId: string; readonly plan: ImportPlan }
-  | { readonly kind: 'taking' }
+  | {
+      readonly kind: 'taking';
+      readonly importId: string;
+      readonly progress: ImportProgress;
+      /** Asked to stop: what comes of it is not known yet. */
+      readonly isCancelling?: boolean;
+    }
   | { readonly kind: 'taken'; readonly taken: TakenIn }
   | { readonly kind: 'bad'; readonly bad: BadFileSaid }
   /** The server refused, or is away: in its words. */
@@ -51,14 +57,17 @@ export function useFileImport(onTaken: () => void) {
     setImporting(standing);
   };
   useEffect(() => {
-    if (importing.kind !== 'reading') return;
-    const { importId } = importing;
+    if (importing.kind !== 'reading' && importing.kind !== 'taking') return;
+    const { importId, kind } = importing;
     const stillWanted = (next: Importing) => {
       if (waiting.current === importId) setImporting(next);
     };
     const later = setTimeout(() => {
-      request(`${IMPORTS}/${importId}`, importStandingSchema).then(stillWanted, (error: unknown) =>
-        stillWanted(failed(error)),
+      request(`${IMPORTS}/${importId}`, importStandingSchema).then(
+        (next) => (kind === 'reading' ? stillWanted(next) : setImporting(further(importId, next))),
+        // What became of taking it, the answer to that says.
+        (error: unknown) =>
+          kind === 'reading' ? stillWanted(failed(error)) : setImporting(further(importId, null)),
       );
     }, LOOK_EVERY_MS);
     return () => clearTimeout(later);
@@ -86,7 +95,9 @@ export function useFileImport(onTaken: () => void) {
   };
 
   const take = async (importId: string, bows: readonly BowChoice[]) => {
-    setImporting({ kind: 'taking' });
+    // Left from here on, it is taken all the same.
+    waiting.current = null;
+    setImporting({ kind: 'taking', importId, progress: { share: 0, entries: 0 } });
     try {
       const taken = await request(`${IMPORTS}/${importId}`, takenSchema, {
         method: 'POST',
@@ -94,15 +105,29 @@ export function useFileImport(onTaken: () => void) {
         body: JSON.stringify({ bows }),
         patienceMs: FILE_PATIENCE_MS,
       });
-      waiting.current = null;
       setImporting({ kind: 'taken', taken });
       onTaken();
     } catch (error) {
+      waiting.current = importId;
       setImporting(failed(error));
     }
   };
 
-  return { importing, choose, take, drop };
+  /** What comes of it, the answer to taking it says: all of it may be in already. */
+  const stopTaking = (importId: string) => {
+    setImporting((now) => (now.kind === 'taking' ? { ...now, isCancelling: true } : now));
+    void request(`${IMPORTS}/${importId}`, droppedSchema, { method: 'DELETE' }).catch(() => null);
+  };
+
+  return { importing, choose, take, stopTaking, drop };
+}
+
+/** How far it is, as long as it is still being taken; looked at again where that is not known. */
+function further(importId: string, next: ImportStanding | null) {
+  return (now: Importing): Importing => {
+    if (now.kind !== 'taking' || now.importId !== importId) return now;
+    return { ...now, progress: next?.kind === 'taking' ? next.progress : now.progress };
+  };
 }
 
 function failed(error: unknown): Importing {
