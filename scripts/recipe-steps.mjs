@@ -59,6 +59,10 @@ export const RECIPES = {
       ),
     ],
     ['core/priors/prior-gains.ts', after('  bareShaftUp: {', ' gripWedge: { mean: 2, sd: 4 },')],
+    [
+      'core/priors/tune-shifts.ts',
+      after('Readonly<Record<Control, TuneShift>> = {\n', '  gripWedge: NOTHING,\n'),
+    ],
     ['core/limits/control-limits.ts', after("    case 'sidePlate':\n", "    case 'gripWedge':\n")],
     [
       'core/order/step-states.test.ts',
@@ -87,6 +91,10 @@ export const RECIPES = {
           'export const ENTRY_KINDS = {\n',
           '  stringWaxed,\n',
         )(`import { stringWaxed } from './string-waxed.ts';\n${text}`),
+    ],
+    [
+      'core/story/story-topics.ts',
+      after("'undone'>, StoryTopic>> = {\n", "  stringWaxed: 'confirmation',\n"),
     ],
     [
       'contract/fixtures/any-log.ts',
@@ -140,7 +148,7 @@ export const RECIPES = {
       'web/views.ts',
       after(
         'export const VIEWS: readonly View[] = [\n',
-        "  {\n    number: 5,\n    name: 'Logbook',\n    segment: 'logbook',\n    ofOneBow: true,\n    page: { fetch: async () => (await import('./logbook/logbook-page.tsx')).LogbookPage },\n  },\n",
+        "  {\n    number: 7,\n    name: 'Logbook',\n    segment: 'logbook',\n    ofOneBow: true,\n    page: { fetch: async () => (await import('./logbook/logbook-page.tsx')).LogbookPage },\n  },\n",
       ),
     ],
     [

@@ -87,6 +87,7 @@ await Promise.all([
   checkBeside('lint', 'eslint', ['.', '--max-warnings', '0']),
   checkBeside('layers', 'node', ['scripts/check-layers.mjs']),
   checkBeside('dead code', 'knip', []),
+  checkBeside('recipes', 'node', ['scripts/check-recipes.mjs']),
 ]);
 // Some of them start the program itself.
 ensureBuilt();
