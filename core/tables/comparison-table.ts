@@ -56,7 +56,7 @@ export function comparisonTable(
         finding.kind === 'differs' && finding.spreads !== null
           ? rounded(Math.abs(finding.spreads), 1)
           : null,
-        findingWords(row),
+        findingWords(row, style),
       ];
     }),
   );

@@ -12,10 +12,11 @@ import { FIT_OUT_LABEL } from '../craft/fit-out.ts';
 import { sideOf } from '../craft/handedness.ts';
 import { upperFirst } from '../craft/letter-case.ts';
 import { READINGS } from '../craft/readings.ts';
-import { type FigureStyle, showReading } from '../craft/show-reading.ts';
+import { type FigureStyle, showReading, staysInMm } from '../craft/show-reading.ts';
 import {
   showExact,
   showLength,
+  showLengthFigure,
   showNumber,
   showSigned,
   showTurns,
@@ -108,10 +109,14 @@ function valueWords(what: ComparedWhat, value: number, style: FigureStyle): stri
   }
 }
 
-function landingWords(axis: 'outward' | 'up', mm: number, { hand, lengthUnit }: FigureStyle) {
+function landingWords(axis: 'outward' | 'up', mm: number, style: FigureStyle) {
+  const way = axis === 'up' ? (mm < 0 ? 'low' : 'high') : sideOf(mm, style.hand);
+  return `${landingSize(mm, style)} ${way}`;
+}
+
+function landingSize(mm: number, { lengthUnit }: FigureStyle): string {
   const unit = lengthUnit === 'in' ? 'in' : 'cm';
-  const way = axis === 'up' ? (mm < 0 ? 'low' : 'high') : sideOf(mm, hand);
-  return `${showNumber(Math.abs(fromStored(mm, unit)), 1)} ${unit} ${way}`;
+  return `${showNumber(Math.abs(fromStored(mm, unit)), 1)} ${unit}`;
 }
 
 /** How far a control was moved since the record began. */
@@ -143,8 +148,8 @@ const CANNOT: Readonly<Record<Incomparable, string>> = {
   otherTool: 'Not compared: read with different tools. Read both with one.',
 };
 
-/** What a row found: `2.4 mm more, 3.4 times what one reading scatters`. */
-export function findingWords({ what, a, finding }: ComparedRow): string {
+/** What a row found: `2.4 mm more, 3.4 times what one reading scatters`, on an inch bow `3/32 in (2.4 mm) more, …`. */
+export function findingWords({ what, a, finding }: ComparedRow, style: FigureStyle): string {
   switch (finding.kind) {
     case 'same':
       return 'no difference seen';
@@ -155,7 +160,7 @@ export function findingWords({ what, a, finding }: ComparedRow): string {
     case 'cannot':
       return CANNOT[finding.why];
     case 'differs': {
-      const size = differenceWords(what, finding.by);
+      const size = differenceWords(what, finding.by, style);
       return finding.spreads === null
         ? size
         : `${size}, ${showNumber(Math.abs(finding.spreads), 1)} times what one reading scatters`;
@@ -163,36 +168,49 @@ export function findingWords({ what, a, finding }: ComparedRow): string {
   }
 }
 
-function differenceWords(what: ComparedWhat, by: number): string {
+/**
+ * A difference of lengths in the bow's own unit. Thirty-seconds of an inch are coarser than two careful
+ * readings can tell apart, so the millimetres stand beside them.
+ */
+function lengthDifference(mm: number, { lengthUnit }: FigureStyle): string {
+  const inMm = `${showNumber(Math.abs(mm), 1)} mm`;
+  if (lengthUnit === 'mm') return inMm;
+  const figure = showLengthFigure(Math.abs(mm), { lengthUnit, division: 32 });
+  return figure === '0' ? inMm : `${figure} in (${inMm})`;
+}
+
+function differenceWords(what: ComparedWhat, by: number, style: FigureStyle): string {
   const more = by > 0 ? 'more' : 'less';
   switch (what.kind) {
     case 'reading':
-      return `${sizeFigure(what.reading, by)} ${more}`;
+      return READINGS[what.reading].quantity === 'force' || staysInMm(what.reading)
+        ? `${sizeFigure(what.reading, by)} ${more}`
+        : `${lengthDifference(by, style)} ${more}`;
     case 'tiller':
-      return `${showNumber(Math.abs(by), 1)} mm ${more}`;
+      return `${lengthDifference(by, style)} ${more}`;
     case 'landing':
-      return `${showNumber(Math.abs(by), 0)} mm`;
+      return landingSize(by, style);
     case 'position':
     case 'moved':
       return `${showAmount(what.control, by)} ${more}`;
     case 'arrow':
-      return arrowDifference(what.figure, by, more);
+      return arrowDifference(what.figure, by, more, style);
     case 'fact':
       if (what.fact === 'markedWeightN') return `${showWeight(Math.abs(by))} ${more}`;
       return what.fact === 'amoLengthIn'
         ? `${showExact(Math.abs(by), 2)} in ${more}`
-        : `${showNumber(Math.abs(by), 1)} mm ${more}`;
+        : `${lengthDifference(by, style)} ${more}`;
     case 'string':
     case 'item':
       return 'another';
   }
 }
 
-function arrowDifference(figure: ArrowShown, by: number, more: string): string {
+function arrowDifference(figure: ArrowShown, by: number, more: string, style: FigureStyle): string {
   const size = Math.abs(by);
   switch (figure) {
     case 'lengthMm':
-      return `${showNumber(size, 1)} mm ${more}`;
+      return `${lengthDifference(by, style)} ${more}`;
     case 'pointMassG':
     case 'massG':
       return `${showNumber(fromStored(size, 'gr'), 0)} gr ${more}`;

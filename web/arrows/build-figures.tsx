@@ -14,7 +14,7 @@ import {
   matchSourceWords,
   matchWords,
   waysToMatchWords,
-} from '#core/words/arrow-words.ts';
+} from '#core/words/arrows/arrow-words.ts';
 import { TriangleAlert } from 'lucide-react';
 import { Fractions } from '../ui/fractions.tsx';
 

@@ -5,7 +5,7 @@ import { leastShaftMm } from '#core/limits/safe-length.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { showChance, showLength, showNumber, showSigned } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import { missingForShaftWords, testSetWords } from '#core/words/shafts-to-buy-words.ts';
+import { missingForShaftWords, testSetWords } from '#core/words/arrows/shafts-to-buy-words.ts';
 import { Fractions } from '../ui/fractions.tsx';
 
 /** Which shaft to buy for this bow and archer, with its reason; or what to measure first. */

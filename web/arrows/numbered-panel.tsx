@@ -4,7 +4,7 @@ import { sideOf } from '#core/craft/handedness.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { showButtInterval, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import { shaftApartWords } from '#core/words/arrow-words.ts';
+import { shaftApartWords } from '#core/words/arrows/arrow-words.ts';
 
 /** Each numbered arrow: what it weighs, and where it lands from its fellows. */
 export function NumberedPanel({

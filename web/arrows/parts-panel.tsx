@@ -15,7 +15,7 @@ import {
 } from '#core/craft/catalogue-part.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { LengthStyle } from '#core/quantity/show.ts';
-import { PART_KIND_NAME, partWords } from '#core/words/part-words.ts';
+import { PART_KIND_NAME, partWords } from '#core/words/arrows/part-words.ts';
 import { partsAsJson, readPartsJson } from '#contract/parts-file.ts';
 import { saveFile } from '../device/save-file.ts';
 import { Fractions } from '../ui/fractions.tsx';

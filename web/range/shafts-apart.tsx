@@ -2,7 +2,7 @@ import { useMemo } from 'react';
 import { TriangleAlert } from 'lucide-react';
 import { shaftsNotTheBuild } from '#core/arrows/numbered-shafts.ts';
 import type { BowState } from '#core/log/bow-state.ts';
-import { shaftApartWords } from '#core/words/arrow-words.ts';
+import { shaftApartWords } from '#core/words/arrows/arrow-words.ts';
 
 /** Before an end, not after it: numbered arrows that are not the build they go by. */
 export function ShaftsApart({ state }: { readonly state: BowState }) {

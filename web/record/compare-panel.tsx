@@ -259,7 +259,7 @@ function RowsTable({
             <th scope="row" className="py-2 pr-3 text-left font-[inherit] wrap-anywhere">
               {comparedName(row.what)}
               <span className="block text-note text-ink-2 @form:hidden">
-                <Fractions text={findingWords(row)} />
+                <Fractions text={findingWords(row, bow)} />
               </span>
             </th>
             <td className="py-2 pr-3 wrap-anywhere">
@@ -269,7 +269,7 @@ function RowsTable({
               <Fractions text={figure(row, 'b')} />
             </td>
             <td className="py-2 @max-form:hidden">
-              <Fractions text={findingWords(row)} />
+              <Fractions text={findingWords(row, bow)} />
             </td>
           </tr>
         ))}

@@ -1,6 +1,6 @@
 import type { MoveBecause } from '../../advice/move-because.ts';
 import { showChance, showNumber } from '../../quantity/show.ts';
-import { missingForShaftWords } from '../shafts-to-buy-words.ts';
+import { missingForShaftWords } from '../arrows/shafts-to-buy-words.ts';
 import { type MoveWords, plainWords } from './move-words.ts';
 
 type Because<Topic extends MoveBecause['topic']> = Extract<MoveBecause, { readonly topic: Topic }>;

@@ -6,6 +6,7 @@ import type { ReadingKind } from '#core/craft/readings.ts';
 import { BowFigure } from '../../drawing/bow-figure.tsx';
 import { bowSide, typicalSide } from '../../drawing/bow-side.ts';
 import type { Point } from '../../drawing/svg-path.ts';
+import { SvgFractions } from '../../ui/fractions.tsx';
 
 const WIDTH = 330;
 const HEIGHT = 92;
@@ -86,7 +87,7 @@ function Dimension({
       <path d={`M${x} ${y}V${STRING_Y}`} stroke="#000" strokeWidth={0.6} strokeDasharray="2 1.5" />
       <path d={`M${x - 3} ${y}h6M${x - 3} ${STRING_Y}h6`} stroke="#000" strokeWidth={0.6} />
       <text x={x} y={STRING_Y + 11} textAnchor={anchor} fontSize={9.5} fill="#000">
-        {showReading(kind, value, state.bow)}
+        <SvgFractions text={showReading(kind, value, state.bow)} />
       </text>
     </g>
   );

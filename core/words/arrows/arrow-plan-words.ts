@@ -1,10 +1,10 @@
-import type { ArrowStep } from '../arrows/arrow-steps.ts';
-import type { WayStep } from '../arrows/reachable-builds.ts';
-import type { ArrowBuild } from '../craft/arrow-build.ts';
-import { CAUTIONS } from '../craft/cautions.ts';
-import { CUT_HOW, CUT_WITH } from '../craft/cutting.ts';
-import { type LengthStyle, showChance, showLength, showNumber } from '../quantity/show.ts';
-import { fromStored } from '../quantity/units.ts';
+import type { ArrowStep } from '../../arrows/arrow-steps.ts';
+import type { WayStep } from '../../arrows/reachable-builds.ts';
+import type { ArrowBuild } from '../../craft/arrow-build.ts';
+import { CAUTIONS } from '../../craft/cautions.ts';
+import { CUT_HOW, CUT_WITH } from '../../craft/cutting.ts';
+import { type LengthStyle, showChance, showLength, showNumber } from '../../quantity/show.ts';
+import { fromStored } from '../../quantity/units.ts';
 
 /** All that is said of a step of the plan. */
 export interface PlanWords {

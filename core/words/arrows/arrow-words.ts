@@ -1,14 +1,14 @@
-import type { BuildCaution } from '../arrows/build-cautions.ts';
-import type { NumberedShaft } from '../arrows/numbered-shafts.ts';
-import type { Match, MatchModel } from '../arrows/match-model.ts';
-import type { WayToMatch } from '../arrows/ways-to-match.ts';
-import { poundsOfSpine } from '../arrows/static-spine.ts';
-import type { ArrowBuild } from '../craft/arrow-build.ts';
-import { CAUTIONS } from '../craft/cautions.ts';
-import { upperFirst } from '../craft/letter-case.ts';
-import type { SafeLengthRule } from '../limits/safe-length.ts';
-import { type LengthStyle, showButtInterval, showLength, showNumber } from '../quantity/show.ts';
-import { fromStored } from '../quantity/units.ts';
+import type { BuildCaution } from '../../arrows/build-cautions.ts';
+import type { NumberedShaft } from '../../arrows/numbered-shafts.ts';
+import type { Match, MatchModel } from '../../arrows/match-model.ts';
+import type { WayToMatch } from '../../arrows/ways-to-match.ts';
+import { poundsOfSpine } from '../../arrows/static-spine.ts';
+import type { ArrowBuild } from '../../craft/arrow-build.ts';
+import { CAUTIONS } from '../../craft/cautions.ts';
+import { upperFirst } from '../../craft/letter-case.ts';
+import type { SafeLengthRule } from '../../limits/safe-length.ts';
+import { type LengthStyle, showButtInterval, showLength, showNumber } from '../../quantity/show.ts';
+import { fromStored } from '../../quantity/units.ts';
 
 /** A caution of a build as it is said; `stop` where the arrow must not be shot so. */
 export interface SaidCaution {

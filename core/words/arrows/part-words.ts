@@ -1,7 +1,7 @@
-import type { CataloguePart, PartKind } from '../craft/catalogue-part.ts';
-import { poundsOfSpine } from '../arrows/static-spine.ts';
-import { type LengthStyle, showLength, showNumber } from '../quantity/show.ts';
-import { fromStored } from '../quantity/units.ts';
+import type { CataloguePart, PartKind } from '../../craft/catalogue-part.ts';
+import { poundsOfSpine } from '../../arrows/static-spine.ts';
+import { type LengthStyle, showLength, showNumber } from '../../quantity/show.ts';
+import { fromStored } from '../../quantity/units.ts';
 
 export const PART_KIND_NAME: Readonly<Record<PartKind, string>> = {
   shaft: 'Shafts',
