@@ -14,7 +14,11 @@ import type { Build } from '#core/log/builds.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { showChance, showLength, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
-import { arrowStepWords, type PlanWords, wayStepWords } from '#core/words/arrows/arrow-plan-words.ts';
+import {
+  arrowStepWords,
+  type PlanWords,
+  wayStepWords,
+} from '#core/words/arrows/arrow-plan-words.ts';
 import type { MoveActions } from '../log-line/use-move-actions.ts';
 import { ChoiceRow } from '../ui/choice-row.tsx';
 import { Fractions } from '../ui/fractions.tsx';

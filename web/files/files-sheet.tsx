@@ -164,7 +164,7 @@ function UnderWay({
     <div className="flex flex-wrap items-center gap-x-4 gap-y-2">
       <label className="min-w-40 flex-1">
         <span className="block">{words}</span>
-        <progress className="w-full accent-(--accent)" max={1} value={share ?? undefined} />
+        <progress className="w-full" max={1} value={share ?? undefined} />
       </label>
       <button type="button" className="link-btn" onClick={onCancel}>
         Cancel, change nothing
