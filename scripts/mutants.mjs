@@ -41,6 +41,8 @@ function drawn(howMany, seed) {
     'core/advice',
     'core/words',
     'core/words/moves',
+    'core/words/arrows',
+    'core/words/marks',
     'core/gains',
     'core/bare-shaft',
     'core/entry-line',
