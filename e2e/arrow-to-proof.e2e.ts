@@ -82,7 +82,8 @@ async function follow(page: Page, app: App, bow: Longbow): Promise<string> {
       break;
     case 'shootEnd':
       await expect(page).toHaveURL(/\/range\//);
-      await shootEnd(page, app, bow, key.startsWith('proof') ? 'bh' : 'b');
+      if (key === 'marks:end') await shootForMarks(page);
+      else await shootEnd(page, app, bow, key.startsWith('proof') ? 'bh' : 'b');
       break;
     case 'change':
       if (await page.getByTestId('change-asks').isVisible())
@@ -94,6 +95,22 @@ async function follow(page: Page, app: App, bow: Longbow): Promise<string> {
   for (const body of (await bodies(app)).slice(before.length))
     if (body['kind'] === 'change') bow.change(body['control'] as string, body['amount'] as number);
   return key;
+}
+
+/** With the point laid on the mark: high near, low far. */
+async function shootForMarks(page: Page): Promise<void> {
+  const marks = page.getByTestId('marks');
+  for (const [distance, upCm] of [
+    ['10', 9],
+    ['25', -14],
+  ] as const) {
+    for (const [at, typed] of [distance, '0'].entries()) {
+      await marks.locator('input').nth(at).fill(typed);
+      await marks.locator('input').nth(at).press('Enter');
+    }
+    await expect(marks).toContainText('Another distance or setting begins');
+    await enter(page, `f 0.1,${upCm} 1.1,${upCm + 1} -1.2,${upCm}.4 0.3,${upCm - 2} 0.2,${upCm}`);
+  }
 }
 
 async function shootEnd(page: Page, app: App, bow: Longbow, judged: 'b' | 'bh'): Promise<void> {

@@ -1,3 +1,5 @@
+import type { AimKind } from '../craft/aiming.ts';
+import type { MarksStanding } from '../sight-marks/marks-standing.ts';
 import type { BareShaftDecision } from '../bare-shaft/bare-shaft-decision.ts';
 import type { BareShaftVerdict } from '../bare-shaft/bare-shaft-verdict.ts';
 import type { Remedy } from '../bare-shaft/remedies.ts';
@@ -206,6 +208,13 @@ type BraceSearchBecause =
       readonly standing: SearchStanding;
     };
 
+/** Where it hits is to be shot, or shot again. */
+interface MarksBecause {
+  readonly topic: 'marks';
+  readonly standing: MarksStanding;
+  readonly aim: AimKind;
+}
+
 /** What makes a bow safe again: the way back, another part, or a look. */
 export type MakeSafeBecause = {
   readonly topic: 'makeSafe';
@@ -235,6 +244,7 @@ export type MoveBecause =
   | SetupBecause
   | MakeSafeBecause
   | BraceSearchBecause
+  | MarksBecause
   | BareShaftBecause
   | WalkBackBecause
   | FineTuningBecause

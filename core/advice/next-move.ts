@@ -12,6 +12,7 @@ import type { ShootingSession } from '../log/shooting.ts';
 import { bareShaftMove } from './bare-shaft-moves.ts';
 import { braceSearchMove, openSearchMove, ownOpenSearch } from './brace-search-move.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
+import { marksMove, openMarksMove } from './marks-move.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { ChangeList, Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
@@ -182,6 +183,7 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
     const search = ownOpenSearch(state);
     return (search === null ? null : braceSearchMove(state, search)) ?? openSearchMove(status);
   }
+  if (step.id === 'sightMarks') return openMarksMove(state, status);
   if (stepLists(step.id).length > 0) return openListMove(status, 'list');
   if (step.id === 'purpose') return openListMove(status, 'facts');
   if (step.id === 'proof' && state.bow.purpose === 'hunting') return openProofMove('broadhead');
@@ -298,8 +300,7 @@ function sessionMove(state: BowState, session: ShootingSession): Move | null {
     case 'fineTuning':
       return fineTuningMove(state, session);
     case 'marks':
-      // Its panel says what comes next: the fit behind it is the worker's.
-      return null;
+      return marksMove(state);
     case 'proof':
       return proofMove(state, session);
   }

@@ -3,6 +3,13 @@ import type { BowState } from '../log/bow-state.ts';
 import { type FacetId, type StepFacts, stepsFor } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { shotsIn } from '../log/shots-in.ts';
+import { instantMs } from '../quantity/instant.ts';
+import { marksEvidence } from '../sight-marks/marks-evidence.ts';
+import {
+  DISTANCES_NEEDED,
+  marksStanding,
+  type MarksStanding,
+} from '../sight-marks/marks-standing.ts';
 
 /** How far a facet has come since it was last put in doubt. */
 export interface FacetProgress {
@@ -10,10 +17,12 @@ export interface FacetProgress {
   readonly clearedAt: string | null;
   /** What has put it in doubt since it was cleared; empty while it holds. */
   readonly upsetBy: readonly Upset[];
-  /** What still counts toward clearing it, per reading (or shots under `shots`). */
-  readonly have: ReadonlyMap<ReadingKind | 'shots' | 'look', number>;
+  /** What still counts toward clearing it, per reading (or shots under `shots`, distances of marks). */
+  readonly have: ReadonlyMap<Counted, number>;
   readonly cleared: boolean;
 }
+
+type Counted = ReadingKind | 'shots' | 'look' | 'distances';
 
 /** Readings of a step that are still to be taken, in order. */
 export function missingReadings(step: StepFacts, facet: FacetProgress): readonly ReadingKind[] {
@@ -54,6 +63,7 @@ export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetP
       trackers.find(({ step }) => step.id === body.step)?.confirm(at);
     }
   }
+  trackers.find(({ step }) => step.id === 'sightMarks')?.marks(marksStanding(marksEvidence(state)));
   return new Map(trackers.map((tracker) => [tracker.step.id, tracker]));
 }
 
@@ -61,7 +71,7 @@ export function facetProgress(state: BowState): ReadonlyMap<PlainFacetId, FacetP
 class FacetTracker implements FacetProgress {
   clearedAt: string | null = null;
   upsetBy: Upset[] = [];
-  readonly have = new Map<ReadingKind | 'shots' | 'look', number>();
+  readonly have = new Map<Counted, number>();
   cleared = false;
 
   readonly step: PlainStep;
@@ -92,6 +102,21 @@ class FacetTracker implements FacetProgress {
     }
   }
 
+  /** Marks that were shot clear it as a word does: all of them stand or fall with the newest change. */
+  marks({ distances, since, shotAt }: MarksStanding): void {
+    if (shotAt === null) return;
+    if (distances < DISTANCES_NEEDED) this.have.set('distances', distances);
+    else if (since.length === 0) this.clear(shotAt);
+    else if (!this.cleared && this.wasClearedBefore(shotAt)) {
+      this.clearedAt = shotAt;
+      this.upsetBy = [...since];
+    }
+  }
+
+  private wasClearedBefore(at: string): boolean {
+    return this.clearedAt === null || instantMs(this.clearedAt) < instantMs(at);
+  }
+
   private clearIfDone(at: string): void {
     const { clearing } = this.step;
     if (clearing.by === 'shots') {
@@ -103,7 +128,7 @@ class FacetTracker implements FacetProgress {
     }
   }
 
-  private number(what: ReadingKind | 'shots' | 'look'): number {
+  private number(what: Counted): number {
     return this.have.get(what) ?? 0;
   }
 

@@ -15,6 +15,7 @@ import {
   type StepId,
   stepsFor,
 } from '../craft/steps.ts';
+import { DISTANCES_NEEDED } from '../sight-marks/marks-standing.ts';
 import { countedBand } from '../setup/counted-band.ts';
 import { pooledValue } from '../setup/pooled-value.ts';
 import { type Target, targetFor, type TargetId } from '../setup/targets.ts';
@@ -23,7 +24,11 @@ export type StepState = 'holds' | 'toDo' | 'stale' | 'outOfBand' | 'skipped';
 
 /** What has been done toward a step that is not cleared yet. */
 export type StepProgress =
-  | { readonly of: 'shots' | 'readings'; readonly have: number; readonly needed: number }
+  | {
+      readonly of: 'shots' | 'readings' | 'distances';
+      readonly have: number;
+      readonly needed: number;
+    }
   /** The look that goes with the readings is done, or is all that is still to come. */
   | { readonly of: 'lookedAt' }
   | { readonly of: 'measured' };
@@ -161,6 +166,9 @@ function progressToward(step: StepFacts, facet: FacetProgress): StepProgress | n
   if (facet.have.size === 0) return null;
   if (clearing.by === 'shots')
     return { of: 'shots', have: facet.have.get('shots') ?? 0, needed: clearing.count };
+  const distances = facet.have.get('distances');
+  if (distances !== undefined)
+    return { of: 'distances', have: distances, needed: DISTANCES_NEEDED };
   if (clearing.by !== 'readings') return null;
   if (clearing.look !== null && facet.have.size === 1 && facet.have.has('look'))
     return { of: 'lookedAt' };

@@ -1,61 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Aiming } from '../craft/aiming.ts';
-import { BowLog } from '../fixtures/bow-log.ts';
+import { AIMING, MarksLog } from '../fixtures/marks-log.ts';
 import type { BowFacts } from '../log/entry.ts';
 import { marksEvidence } from './marks-evidence.ts';
 import { marksFigures } from './marks-figures.ts';
 import { marksQuestion } from './marks-question.ts';
-
-const AIMING: Aiming = {
-  kind: 'sight',
-  eyeOverNockMm: 115,
-  eyeToApertureMm: 850,
-  mmPerUnit: 10,
-  growsDown: true,
-  division: 0.1,
-};
-
-class MarksLog extends BowLog {
-  private placed = 0;
-  beginMarks(sessionId: string, aiming: Aiming = AIMING, more: object = {}): this {
-    this.add({
-      kind: 'sessionOpened',
-      sessionId,
-      sessionKind: 'marks',
-      distanceM: 18,
-      toleranceMm: 20,
-      toleranceWhy: '',
-      buttMm: 1220,
-      aiming,
-      ...more,
-    });
-    return this;
-  }
-  markEnd(
-    sessionId: string,
-    endNumber: number,
-    { distanceM, set, ups }: { distanceM: number; set: number | null; ups: readonly number[] },
-    more: object = {},
-  ): this {
-    if (set !== null) this.add({ kind: 'endNoted', sessionId, endNumber, aimSet: set });
-    for (const upMm of ups) {
-      this.placed += 1;
-      this.add({
-        kind: 'shotPlaced',
-        shotId: `shot-${this.placed}`,
-        sessionId,
-        endNumber,
-        arrow: 'fletched',
-        outwardMm: distanceM,
-        upMm,
-        calledBad: false,
-        distanceM,
-        ...more,
-      });
-    }
-    return this;
-  }
-}
 
 const made = (facts: Partial<BowFacts> = {}) =>
   new MarksLog(facts)
@@ -84,7 +32,7 @@ describe('what the record says of marks', () => {
   });
 
   it('is none before marks were begun, and not of another aperture or scale', () => {
-    expect(marksEvidence(new BowLog().state)).toBeNull();
+    expect(marksEvidence(new MarksLog().state)).toBeNull();
     const log = made().beginMarks('b', { ...AIMING, eyeToApertureMm: 900 });
     expect(marksEvidence(log.state)!.ends).toEqual([]);
   });

@@ -52,6 +52,7 @@ function progressWords(progress: StepProgress): string {
       return 'measured, to look at';
     case 'shots':
     case 'readings':
+    case 'distances':
       return `${progress.have} of ${progress.needed} ${progress.of}`;
   }
 }

@@ -1,3 +1,4 @@
+import { marksMoveWords } from './marks-move-words.ts';
 import type { MoveBecause, OtherBecause } from '../../advice/move-because.ts';
 import type { Move, OtherMove } from '../../advice/move.ts';
 import { movesWords } from '../../craft/controls.ts';
@@ -138,6 +139,8 @@ function wordsOf(state: BowState, move: Move): MoveWords {
       return openSearchWords(because);
     case 'braceSearch':
       return braceSearchMoveWords(state, because);
+    case 'marks':
+      return marksMoveWords(because);
     case 'bareShaftShoot':
       return bareShaftMoveWords(because);
     case 'bareShaftWait':
