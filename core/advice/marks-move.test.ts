@@ -35,7 +35,10 @@ describe('the step of sight marks', () => {
   it('is stale after a change of the tune, and one distance shot puts it right', () => {
     const log = new MarksLog().beginMarks('a').markEnd('a', 1, near).markEnd('a', 2, far);
     log.change('nockingPoint', 1);
-    expect(stepOf(log.state)).toMatchObject({ state: 'stale', clearedAt: expect.any(String) });
+    expect(stepOf(log.state)).toMatchObject({
+      state: 'stale',
+      clearedAt: expect.any(String) as unknown,
+    });
     expect(stepOf(log.state).upsetBy).toMatchObject([{ control: 'nockingPoint' }]);
     log.beginMarks('b').markEnd('b', 1, near);
     expect(stepOf(log.state).state).toBe('holds');
@@ -70,12 +73,14 @@ describe('the next move of marks', () => {
     });
     expect(said(log.state)).toMatchObject({
       title: 'Shoot for sight marks',
-      expect: expect.stringMatching(/^Two distances, six arrows and what the sight read/),
+      expect: expect.stringMatching(
+        /^Two distances, six arrows and what the sight read/,
+      ) as unknown,
     });
     log.beginMarks('a').markEnd('a', 1, near).markEnd('a', 2, far).change('nockingPoint', 1);
     expect(said(log.state)).toMatchObject({
       title: 'Shoot one distance again for sight marks',
-      why: expect.stringContaining('nocking point'),
+      why: expect.stringContaining('nocking point') as unknown,
     });
   });
 

@@ -49,6 +49,8 @@ export type ItemChange = Extract<Upset, { kind: 'item' }> & {
   readonly at: string;
   /** Where one known arrow was taken for another. */
   readonly arrows?: { readonly before: ArrowBuild; readonly after: ArrowBuild } | undefined;
+  /** What the whole arrow weighed before and after, where both were weighed. */
+  readonly massesG?: { readonly before: number; readonly after: number } | undefined;
 };
 
 /** What a numbered arrow weighed, and of which build it was then. */

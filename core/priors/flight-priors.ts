@@ -2,6 +2,8 @@ import type { NormalPrior } from '../numeric/grid-linear.ts';
 
 /** ln of a speed in m/s: bows of 15 to 55 lb and arrows of 5 to 12 gr a lb shoot 40 to 65 m/s, nine in ten. */
 export const LOG_SPEED: NormalPrior = { mean: Math.log(52), sd: 0.16 };
+/** Where weight on the fingers and mass of the arrow are known: bows of one weight differ by 7 %, and both figures have their own doubt. */
+export const LOG_SPEED_GUESSED_SD = 0.1;
 /** A chronograph read a few times, as a share of what it said: it stands ahead of the bow, arrows differ. */
 export const CHRONOGRAPH_SHARE = 0.015;
 /** Air at 15 °C and sea level, kg/m³. */

@@ -5,6 +5,7 @@ import {
   type Purpose,
   type School,
 } from '../craft/bow-terms.ts';
+import { CRAWL_NOCKING, CRAWL_TILLER_HALF_MM, crawlTillerMm } from './crawl-priors.ts';
 
 /** A closed range in the stored unit, with where it comes from and why. */
 export interface StartingBand {
@@ -83,29 +84,6 @@ function interpolate(
     before = row;
   }
   return [before[1], before[2]];
-}
-
-/**
- * Tiller at which both tips travel alike with the riser held upright, by the crawl, mm: worked out for a
- * 68 in bow from limbs as elastic curves. Interpolated, and carried on beyond 45 mm by the last slope.
- */
-const CRAWL_TILLER_MM: readonly (readonly [crawlMm: number, tillerMm: number])[] = [
-  [0, 1],
-  [25, -5],
-  [45, -10],
-];
-const CRAWL_TILLER_HALF_MM = 3;
-/** Nocking height by the crawl, mm: bows differ by 1.5 either way, one standard deviation. */
-const CRAWL_NOCKING = { atNoneMm: 6, perMm: 0.1, halfMm: 2.5 } as const;
-
-function crawlTillerMm(crawlMm: number): number {
-  const [first, middle, last] = CRAWL_TILLER_MM as readonly [
-    readonly [number, number],
-    readonly [number, number],
-    readonly [number, number],
-  ];
-  const [from, to] = crawlMm <= middle[0] ? [first, middle] : [middle, last];
-  return from[1] + ((crawlMm - from[0]) / (to[0] - from[0])) * (to[1] - from[1]);
 }
 
 function around(middle: number, half: number, why: string): StartingBand {

@@ -1,5 +1,6 @@
 import type { Control } from '../craft/controls.ts';
 import type { FitOutItem } from '../craft/fit-out.ts';
+import { BOW_ENERGY } from './bow-energy.ts';
 
 /** What a change does to where it hits, a unit of it: a share of the speed, and a slope upward; with their spreads. */
 export interface TuneShift {
@@ -39,6 +40,26 @@ export const SHIFT_OF_ITEM: Readonly<Partial<Record<FitOutItem, TuneShift>>> = {
   sight: { speed: 0, speedSd: 0, zero: 0, zeroSd: 0.02 },
   rest: { speed: 0, speedSd: 0.002, zero: 0, zeroSd: 0.003 },
 };
+
+/**
+ * Another arrow, both of known mass: its speed follows, v ∝ 1/√(m + K), but for what its stiffness takes
+ * or gives, and it leaves as its own spine lets it.
+ */
+export function shiftOfArrow({
+  before,
+  after,
+}: {
+  readonly before: number;
+  readonly after: number;
+}): TuneShift {
+  const moving = (massG: number) => massG + BOW_ENERGY.virtualMassG;
+  return {
+    speed: -0.5 * Math.log(moving(after) / moving(before)),
+    speedSd: 0.012,
+    zero: 0,
+    zeroSd: 0.002,
+  };
+}
 
 /** Anything else that is said to touch the marks. */
 export const SHIFT_OF_OTHER: TuneShift = { speed: 0, speedSd: 0.006, zero: 0, zeroSd: 0.0015 };

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Aiming } from '../craft/aiming.ts';
 import { LOG_DRAG, LOG_SPEED } from '../priors/flight-priors.ts';
-import { chaseWords, distanceWords } from '../words/marks/marks-words.ts';
+import { distanceWords } from '../words/marks/distance-words.ts';
+import { chaseWords } from '../words/marks/marks-words.ts';
 import { wantedWords } from '../words/marks/lever-words.ts';
 import { chase } from './chase.ts';
 import { marksPosterior, middleOf } from './marks-posterior.ts';

@@ -73,6 +73,38 @@ describe('what the record says of marks', () => {
     expect(logSpeed.sd).toBeLessThan(0.02);
   });
 
+  it('guesses the speed from what bow and arrow weigh, where nobody measured it', () => {
+    const arrow = { described: '', lengthMm: 740, diameterMm: 6, pointMassG: 7, massG: 21 };
+    const { logSpeed } = marksEvidence(
+      new MarksLog({ arrow }).settle().beginMarks('a').state,
+    )!.known;
+    // √(2 · 0.875 ft lbf/lb · 34 lb · 1.3558 J / 0.0292 kg) = 52.6 m/s, drawn to about its marked weight.
+    expect(Math.exp(logSpeed.mean)).toBeGreaterThan(49);
+    expect(Math.exp(logSpeed.mean)).toBeLessThan(56);
+    expect(logSpeed.sd).toBeLessThan(0.12);
+  });
+
+  it('foretells what another arrow does from both masses, and little where one is not known', () => {
+    const arrow = { described: '', lengthMm: 740, diameterMm: 6, pointMassG: 7, massG: 22 };
+    const swapped = (massG: number | undefined) => {
+      const log = new MarksLog({ arrow }).beginMarks('a');
+      log.markEnd('a', 1, { distanceM: 18, set: 4.2, ups: [10, -10, 0] });
+      const after = { ...arrow, massG };
+      log.add({
+        kind: 'itemFitted',
+        item: 'shaft',
+        described: '',
+        touches: ['sightMarks'],
+        arrow: after,
+      });
+      return marksEvidence(log.state)!.known.changes[0]!.logSpeed;
+    };
+    // −½ ln((25 + 8.2) / (22 + 8.2)): with 8.2 g of string and limbs moving along.
+    expect(swapped(25).mean).toBeCloseTo(-0.0474, 3);
+    expect(swapped(25).sd).toBeLessThan(0.02);
+    expect(swapped(undefined)).toEqual({ mean: 0, sd: 0.05 });
+  });
+
   it('gives the same marks to either hand and in any unit of length; windage is outward for both', () => {
     const figuresOf = (facts: Partial<BowFacts>) => {
       const evidence = marksEvidence(made(facts).state)!;

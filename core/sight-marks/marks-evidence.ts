@@ -1,6 +1,11 @@
 import type { Aiming } from '../craft/aiming.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
-import type { BowState } from '../log/bow-state.ts';
+import { arrowFigures } from '../arrows/arrow-figures.ts';
+import { speedGuess } from '../arrows/speed-guess.ts';
+import { presentWeightN } from '../gains/present-weight.ts';
+import type { BowFacts } from '../log/entry.ts';
+import type { ArrowBuild } from '../craft/arrow-build.ts';
+import type { BowState, ItemChange } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
@@ -11,12 +16,22 @@ import {
   LOG_DRAG,
   LOG_DRAG_KNOWN_SD,
   LOG_SPEED,
+  LOG_SPEED_GUESSED_SD,
 } from '../priors/flight-priors.ts';
-import { SHIFT_OF_CONTROL, SHIFT_OF_ITEM, SHIFT_OF_OTHER } from '../priors/tune-shifts.ts';
+import {
+  SHIFT_OF_CONTROL,
+  SHIFT_OF_ITEM,
+  SHIFT_OF_OTHER,
+  shiftOfArrow,
+  type TuneShift,
+} from '../priors/tune-shifts.ts';
 import { lastAiming } from './aiming-wish.ts';
 import type { MarkShot } from './mark-shot.ts';
 import type { TuneChange } from './marks-model.ts';
 import type { FlightKnown } from './marks-posterior.ts';
+
+/** What was done to the tune, with what the record knows of it. */
+type Done = BowState['upsets'][number];
 
 const MM_PER_M = 1000;
 /** The newest speak: what was shot before them is of another year's string, and only costs time. */
@@ -40,6 +55,10 @@ export interface MarksEvidence {
   readonly since: readonly Upset[];
   /** To the side of the mark for each metre, outward, mm; null: no end. */
   readonly outwardMmPerM: number | null;
+  /** Thickness of the shaft, mm: gaps are told by it. Null: not known. */
+  readonly shaftMm: number | null;
+  /** The crawl it is tuned at, mm; null: not said. */
+  readonly tunedCrawlMm: number | null;
 }
 
 /** Null before a session of marks was opened with what this bow is aimed with now. */
@@ -65,8 +84,10 @@ export const marksEvidence = onceFor((state: BowState): MarksEvidence | null => 
   return {
     aiming,
     ends,
+    shaftMm: state.bow.arrow?.diameterMm ?? null,
+    tunedCrawlMm: state.bow.crawlMm ?? null,
     known: {
-      logSpeed: speedKnown(sessions),
+      logSpeed: speedKnown(state, sessions),
       logDrag: dragKnown(state),
       changes: changes.map(({ change }) => change),
     },
@@ -122,11 +143,11 @@ function endsOf(session: ShootingSession): readonly EndShot[] {
 
 /** What was done between marks, the newest first: everything between the same two ends is one change. */
 function changesBetween(
-  turned: readonly Upset[],
+  turned: readonly Done[],
   ends: readonly number[],
 ): readonly { readonly index: number; readonly change: TuneChange }[] {
   const first = Math.min(Number.POSITIVE_INFINITY, ...ends);
-  const groups = new Map<number, Upset[]>();
+  const groups = new Map<number, Done[]>();
   for (const upset of turned.filter(({ index }) => index > first)) {
     const before = ends.filter((index) => index < upset.index).length;
     groups.set(before, [...(groups.get(before) ?? []), upset]);
@@ -137,14 +158,12 @@ function changesBetween(
 }
 
 /** Several things done add up, each with its own doubt. */
-function changeOf(done: readonly Upset[]): TuneChange {
+function changeOf(done: readonly Done[]): TuneChange {
   let [speed, speedVariance, zero, zeroVariance] = [0, 0, 0, 0];
   for (const upset of done) {
     const isTurn = upset.kind === 'change';
     const times = isTurn ? upset.amount : 1;
-    const shift = isTurn
-      ? SHIFT_OF_CONTROL[upset.control]
-      : (SHIFT_OF_ITEM[upset.item] ?? SHIFT_OF_OTHER);
+    const shift = isTurn ? SHIFT_OF_CONTROL[upset.control] : shiftOfItem(upset);
     speed += times * shift.speed;
     zero += times * shift.zero;
     speedVariance += (times * shift.speedSd) ** 2;
@@ -156,16 +175,41 @@ function changeOf(done: readonly Upset[]): TuneChange {
   };
 }
 
-/** A chronograph's figure is worth more than any rule of thumb. */
-function speedKnown(sessions: readonly ShootingSession[]): FlightKnown['logSpeed'] {
+function shiftOfItem({ item, massesG, arrows }: ItemChange): TuneShift {
+  if (item !== 'shaft') return SHIFT_OF_ITEM[item] ?? SHIFT_OF_OTHER;
+  const ofParts = (build: ArrowBuild) => arrowFigures(build).massG;
+  const known =
+    massesG ??
+    (arrows === undefined
+      ? undefined
+      : { before: ofParts(arrows.before), after: ofParts(arrows.after) });
+  return known === undefined ? (SHIFT_OF_ITEM.shaft ?? SHIFT_OF_OTHER) : shiftOfArrow(known);
+}
+
+/** A chronograph's figure is worth more than any rule of thumb, and what bow and arrow weigh more than nothing. */
+function speedKnown(
+  state: BowState,
+  sessions: readonly ShootingSession[],
+): FlightKnown['logSpeed'] {
   const said = sessions.findLast(({ arrowSpeedMps }) => arrowSpeedMps !== undefined)?.arrowSpeedMps;
-  return said === undefined ? LOG_SPEED : { mean: Math.log(said), sd: CHRONOGRAPH_SHARE };
+  if (said !== undefined) return { mean: Math.log(said), sd: CHRONOGRAPH_SHARE };
+  const massG = massOf(state.bow.arrow);
+  const weightN = presentWeightN(state);
+  if (massG === null || weightN === null) return LOG_SPEED;
+  return { mean: Math.log(speedGuess(massG, weightN).speedMps), sd: LOG_SPEED_GUESSED_SD };
+}
+
+/** Weighed whole, or by its parts. */
+function massOf(arrow: BowFacts['arrow']): number | null {
+  if (arrow?.massG !== undefined) return arrow.massG;
+  return arrow?.build === undefined ? null : arrowFigures(arrow.build.parts).massG;
 }
 
 /** Where shaft and mass are known the drag is known but for its coefficient. */
 function dragKnown({ bow }: BowState): FlightKnown['logDrag'] {
-  const { diameterMm, massG } = bow.arrow ?? {};
-  if (diameterMm === undefined || massG === undefined) return LOG_DRAG;
+  const massG = massOf(bow.arrow);
+  if (bow.arrow === undefined || massG === null) return LOG_DRAG;
+  const { diameterMm } = bow.arrow;
   const areaM2 = (Math.PI / 4) * (diameterMm / MM_PER_M) ** 2;
   const coefficient = Math.sqrt(DRAG_COEFFICIENT.low * DRAG_COEFFICIENT.high);
   const drag = (AIR_KG_PER_M3 * coefficient * areaM2) / 2 / (massG / 1000);

@@ -1,5 +1,5 @@
 import type { MarksFigures } from '#core/sight-marks/marks-figures.ts';
-import { distanceWords } from '#core/words/marks/marks-words.ts';
+import { distanceWords } from '#core/words/marks/distance-words.ts';
 import type { Marks } from './use-marks.ts';
 
 const BUTT_MM = 1220;

@@ -1,4 +1,5 @@
-import { distanceWords, markRowWords } from '#core/words/marks/marks-words.ts';
+import { distanceWords } from '#core/words/marks/distance-words.ts';
+import { markRowWords } from '#core/words/marks/marks-words.ts';
 import type { Marks } from './use-marks.ts';
 
 /** A card has room for so many distances. */
@@ -19,7 +20,7 @@ export function marksOnCard(marks: Marks | null) {
       title: evidence.since.length > 0 ? 'Marks, stale' : 'Marks',
       lines: chosen.slice(0, MOST_LINES).map((row) => ({
         name: distanceWords(row.distanceM, unit),
-        figure: markRowWords(evidence.aiming, row),
+        figure: markRowWords({ ...evidence, shaftMm: null }, row),
         also: isShot(row.distanceM) ? 'shot' : '',
       })),
     },

@@ -152,7 +152,7 @@ function Choices({
 function hintFor({ evidence, figures }: Marks, distanceM: number): string {
   const row = figures?.rows.find((one) => Math.abs(one.distanceM - distanceM) < 0.05);
   if (row?.set == null || evidence.ends.length === 0) return '';
-  return markRowWords(evidence.aiming, row);
+  return markRowWords(evidence, row);
 }
 
 function DistanceField({

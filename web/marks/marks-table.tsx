@@ -57,7 +57,7 @@ export function MarksTable({
                 {isShot(row.distanceM) ? <span className="text-note font-[400]"> shot</span> : ''}
               </th>
               <td className="pr-3 text-brand font-[680] whitespace-nowrap">
-                {markRowWords(aiming, row)}
+                {markRowWords(evidence, row)}
               </td>
               {since.length > 0 && (
                 <td className="pr-3 whitespace-nowrap">{shiftWords(aiming, row)}</td>

@@ -1,6 +1,6 @@
 import type { MarksFigures } from '#core/sight-marks/marks-figures.ts';
 import { STRIP_CHECK_MM, stripLines } from '#core/sight-marks/strip-lines.ts';
-import { distanceWords } from '#core/words/marks/marks-words.ts';
+import { distanceWords } from '#core/words/marks/distance-words.ts';
 import type { Marks } from './use-marks.ts';
 
 const WIDTH_MM = 16;

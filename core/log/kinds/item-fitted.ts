@@ -35,7 +35,13 @@ export const itemFitted = entryKind({
     const before = draft.bow.arrow?.build?.parts;
     const after = arrow?.build?.parts;
     const arrows = before === undefined || after === undefined ? undefined : { before, after };
-    draft.items.push({ kind: 'item', entryId, index, at, item, described, touches, arrows });
+    const [beforeG, afterG] = [draft.bow.arrow?.massG, arrow?.massG];
+    const massesG =
+      beforeG === undefined || afterG === undefined
+        ? undefined
+        : { before: beforeG, after: afterG };
+    const change = { kind: 'item', entryId, index, at, item, described, touches } as const;
+    draft.items.push({ ...change, arrows, massesG });
     if (string !== undefined) {
       draft.strings.fit(string, described, at);
       draft.setting.fitString(string.stringId);

@@ -1,3 +1,5 @@
+import { crawlSays } from './crawl-words.ts';
+import { distanceWords } from './distance-words.ts';
 import type { Aiming } from '../../craft/aiming.ts';
 import type { Hand } from '../../craft/bow-terms.ts';
 import { CONTROL_FACTS } from '../../craft/controls.ts';
@@ -12,6 +14,7 @@ import type { Interval } from '../../sight-marks/marks-asked.ts';
 import type { MarkEnd, MarksEvidence } from '../../sight-marks/marks-evidence.ts';
 import type { MarkRow, MarksFigures } from '../../sight-marks/marks-figures.ts';
 import { METRES_PER_YARD } from '../../quantity/yards.ts';
+import { gapInShafts } from '../../sight-marks/gap-in-shafts.ts';
 import type { DistanceChoice, NotAsked } from '../../sight-marks/next-distance.ts';
 
 /** What was shot for marks, in one line. */
@@ -61,8 +64,11 @@ export const SET_COLUMN: Readonly<Record<Aiming['kind'], string>> = {
   crawl: 'Crawl',
 };
 
-/** What is set for a row, as its table has it. */
-export function markRowWords(aiming: Aiming, { set }: MarkRow): string {
+/** What is set for a row, as its table has it; a gap in thicknesses of the shaft too, where that is known. */
+export function markRowWords(
+  { aiming, shaftMm }: Pick<MarksEvidence, 'aiming' | 'shaftMm'>,
+  { set, distanceM }: MarkRow,
+): string {
   if (set === null) return 'out of reach';
   switch (aiming.kind) {
     case 'sight':
@@ -70,7 +76,10 @@ export function markRowWords(aiming: Aiming, { set }: MarkRow): string {
     case 'point': {
       const half = Math.max(1, (set.high - set.low) / 20);
       const cm = Math.abs(set.middle) / 10;
-      return `${showNumber(cm, 0)} ± ${showNumber(half, 0)} cm ${set.middle < 0 ? 'below' : 'above'}`;
+      const gap = `${showNumber(cm, 0)} ± ${showNumber(half, 0)} cm ${set.middle < 0 ? 'below' : 'above'}`;
+      if (shaftMm === null) return gap;
+      const { arrowMm } = aiming;
+      return `${gap}, ${showNumber(gapInShafts(set.middle, { distanceM, shaftMm, arrowMm }), 1)} shafts`;
     }
     case 'crawl': {
       if (set.high <= 0) return 'none, and it falls short';
@@ -121,18 +130,13 @@ export function slipPlaceWords(
     : `The mark at ${distanceWords(end.distanceM, unit)}, ${showExact(end.set)}:`;
 }
 
-/** `50 m`, `54.7 yd`. */
-export function distanceWords(distanceM: number, unit: 'm' | 'yd'): string {
-  const value = unit === 'm' ? distanceM : distanceM / METRES_PER_YARD;
-  return `${showNumber(value, Math.abs(value - Math.round(value)) < 0.05 ? 0 : 1)} ${unit}`;
-}
-
 /** What marks say, line by line: what next, the point-on, what it rests on. */
 export function marksSays(
-  { aiming, ends }: MarksEvidence,
+  evidence: MarksEvidence,
   figures: MarksFigures,
   unit: 'm' | 'yd',
 ): readonly string[] {
+  const { aiming, ends } = evidence;
   const { next, pointOnM, speedMps, misjudgedAtM } = figures;
   const half = ({ low, high }: Interval) => (high - low) / 2;
   const nextLine =
@@ -154,7 +158,12 @@ export function marksSays(
       : [
           `From ${distanceWords(misjudgedAtM, unit)} on a distance misjudged by a tenth costs more than your own scatter.`,
         ]),
-    ...(aiming.kind === 'crawl' && ends.length > 1 ? crawlSays(figures, unit) : []),
+    ...(aiming.kind === 'point' && ends.length > 1 && evidence.shaftMm !== null
+      ? [
+          'Shafts: how many of its own thickness the gap looks over the point, the eye over the nock.',
+        ]
+      : []),
+    ...(aiming.kind === 'crawl' && ends.length > 1 ? crawlSays(evidence, figures, unit) : []),
   ];
 }
 
@@ -214,24 +223,6 @@ function extensionWords(
 
 /** About from hole to hole of an extension, mm. */
 const EXTENSION_MM = 10;
-
-/** Rules of thumb for ten millimetres of crawl, mm. */
-const TILLER_FOR_CRAWL_MM = 2;
-const NOCKING_FOR_CRAWL_MM = 1;
-
-/** What the deepest crawl does to the bow, and what is looked at before it is shot. */
-function crawlSays({ rows }: MarksFigures, unit: 'm' | 'yd'): readonly string[] {
-  const deepest = rows.reduce<MarkRow | null>(
-    (most, row) => ((row.set?.middle ?? 0) > (most?.set?.middle ?? 0) ? row : most),
-    null,
-  );
-  if (deepest?.set == null) return [];
-  const tens = deepest.set.middle / 10;
-  return [
-    `Deepest ${showNumber(deepest.set.middle, 0)} mm, at ${distanceWords(deepest.distanceM, unit)}: it would want about ${showNumber(TILLER_FOR_CRAWL_MM * tens, 0)} mm less tiller and ${showNumber(NOCKING_FOR_CRAWL_MM * tens, 0)} mm more nocking height than none. Tune at the crawl used most; bare shafts wander at the others.`,
-    'Before a deeper crawl is shot: the tail clears face and shelf, and the point still lies in front of the rest at full draw. A touch of either is a stop.',
-  ];
-}
 
 /** `: six shots leave 70 m ± 0.06`. */
 function leavesWords(aiming: Aiming, { nextLeaves }: MarksFigures, unit: 'm' | 'yd'): string {
