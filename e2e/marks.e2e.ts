@@ -205,6 +205,40 @@ test('a new arrow: crawls are stale and wide, and one distance brings them back'
   await expect.poll(async () => (await markAt(page, '20')).half).toBeLessThan(stale.half);
 });
 
+test('gaps of a longbow are told in shafts too, and a string-walker hears where bare shafts wander', async ({
+  page,
+  app,
+}) => {
+  await begin(page, app, 'Rook');
+  await shootEnd(page, '10', '0', '0.1,12 1.1,14 -1.2,11.4 0.3,9 0.2,12');
+  await shootEnd(page, '25', '0', '0.1,-20 1.1,-18 -1.2,-21.4 0.3,-23 0.2,-20');
+  // 8.7 mm of wood, 740 mm before the eye, cover 29 cm of a butt at 25 m.
+  expect((await markAt(page, '25 shot')).text).toMatch(/^2\d ± \d+ cm above, 0\.[67] shafts$/);
+  await openBench(page, app, 'Curlew');
+  await enter(page, 'cr 30');
+  await page.goto(`${app.address}/range/${await app.bowId('Curlew')}?marks=read`);
+  await expect(
+    page.getByText(/^Bare shafts, by rule of thumb: .* cm high with 55 mm at 5 m/),
+  ).toBeVisible();
+  await expect(page.getByText(/against the 30 mm it is tuned at/)).toBeVisible();
+});
+
+test('the table of crawls prints by itself, on one page', async ({ page, app }) => {
+  await page.goto(`${app.address}/range/${await app.bowId('Curlew')}?marks=read`);
+  await expect(opened(page)).toContainText('44 ± 1 mm');
+  await page.evaluate(() => {
+    window.print = () => undefined;
+  });
+  await page.getByRole('button', { name: 'Print the table' }).click();
+  const pdf = join(mkdtempSync(join(tmpdir(), 'keen-limb-table-')), 'table.pdf');
+  writeFileSync(pdf, await page.pdf({ preferCSSPageSize: true, printBackground: true }));
+  expect(execFileSync('pdfinfo', [pdf]).toString()).toMatch(/Pages:\s+1\n/);
+  const text = execFileSync('pdftotext', ['-layout', pdf, '-']).toString();
+  expect(text).toMatch(/12 shot\s+44 ± 1 mm, 14\.8 st\./);
+  expect(text).toContain('Curlew');
+  expect(text).not.toMatch(/Rack|Bench|Entry/);
+});
+
 const DOTS_PER_INCH = 300;
 
 test('the strip for the bar is printed to scale: its line of 100 mm measures as much', async ({
