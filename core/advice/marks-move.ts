@@ -10,7 +10,12 @@ import { plainMove } from './plain-move.ts';
 export function openMarksMove(state: BowState, { step }: StepStatus): Move {
   const standing = marksStanding(marksEvidence(state));
   return {
-    ...plainMove('sightMarks', { topic: 'marks', standing, aim: aimKindOf(state.bow) }),
+    ...plainMove('sightMarks', {
+      topic: 'marks',
+      standing,
+      aim: aimKindOf(state.bow),
+      isBegun: false,
+    }),
     key: 'step:sightMarks',
     caution: step.caution,
     action: { kind: 'openSession', sessionKind: 'marks' },
@@ -23,7 +28,12 @@ export function marksMove(state: BowState): Move | null {
   const hold = standing.distances >= DISTANCES_NEEDED && standing.since.length === 0;
   if (hold) return null;
   return {
-    ...plainMove('sightMarks', { topic: 'marks', standing, aim: aimKindOf(state.bow) }),
+    ...plainMove('sightMarks', {
+      topic: 'marks',
+      standing,
+      aim: aimKindOf(state.bow),
+      isBegun: true,
+    }),
     key: 'marks:end',
     action: { kind: 'shootEnd', fletched: 6, bare: 0 },
   };

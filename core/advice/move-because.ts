@@ -213,6 +213,8 @@ interface MarksBecause {
   readonly topic: 'marks';
   readonly standing: MarksStanding;
   readonly aim: AimKind;
+  /** A session of theirs is open. */
+  readonly isBegun: boolean;
 }
 
 /** What makes a bow safe again: the way back, another part, or a look. */

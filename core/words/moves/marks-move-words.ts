@@ -19,6 +19,7 @@ const SET: Readonly<Record<AimKind, string>> = {
 export function marksMoveWords({
   standing: { distances, since },
   aim,
+  isBegun,
 }: Extract<MoveBecause, { readonly topic: 'marks' }>): MoveWords {
   const each = `six arrows and ${SET[aim]}`;
   const words: MoveWords = {
@@ -27,8 +28,10 @@ export function marksMoveWords({
     why: 'Two distances tell how fast it flies and where it leaves; what lies between and beyond is reckoned.',
     wouldChange:
       'A change of brace, bolts, nocking point, point or arrow: all of them move at once.',
-    thenCheck: 'Shot and written down already? Open the step “Sight marks”: it takes your word.',
-    doneLabel: 'To the range',
+    thenCheck: isBegun
+      ? 'Distance and setting first, then the shots: an end is one distance with one setting.'
+      : 'Shot and written down already? Open the step “Sight marks”: it takes your word.',
+    doneLabel: isBegun ? 'Start the next end' : 'To the range',
   };
   if (distances < DISTANCES_NEEDED || since.length === 0) return words;
   return {
