@@ -1,7 +1,8 @@
-import { Area, ComposedChart, Line, ResponsiveContainer, Scatter, XAxis, YAxis } from 'recharts';
+import { ComposedChart, Line, ResponsiveContainer, XAxis, YAxis } from 'recharts';
 import type { MarksFigures } from '#core/sight-marks/marks-figures.ts';
 import { METRES_PER_YARD } from '#core/quantity/yards.ts';
 import { SET_COLUMN } from '#core/words/marks/marks-words.ts';
+import { BandOnChart } from '../ui/band-on-chart.tsx';
 import type { Marks } from './use-marks.ts';
 
 const TEXT = { fill: 'var(--ink-2)', fontSize: 12 } as const;
@@ -17,11 +18,21 @@ export function MarksCurve({
   const { aiming, ends } = evidence;
   const factor = unit === 'm' ? 1 : METRES_PER_YARD;
   const known = figures.rows.flatMap(({ distanceM, set }) =>
-    set === null ? [] : [{ at: distanceM / factor, value: set.middle, band: [set.low, set.high] }],
+    set === null
+      ? []
+      : [{ at: distanceM / factor, value: set.middle, low: set.low, high: set.high }],
   );
   const shot = ends
     .filter(({ changesSince }) => changesSince === 0)
-    .map(({ distanceM, set }) => ({ at: distanceM / factor, set }));
+    .map(({ distanceM, set }) => ({ at: distanceM / factor, value: set }));
+  // The axes reach as far as the doubt does.
+  const reach = [
+    ...known.flatMap(({ at, low, high }) => [
+      { at, value: low },
+      { at, value: high },
+    ]),
+    ...shot,
+  ].toSorted((one, other) => one.at - other.at);
   return (
     <figure aria-label={`${SET_COLUMN[aiming.kind]} over distance`} data-testid="marks-curve">
       <div aria-hidden>
@@ -48,32 +59,15 @@ export function MarksCurve({
               tick={TEXT}
               stroke="var(--ink)"
             />
-            <Area
-              data={known}
-              dataKey="band"
-              stroke="var(--ink-2)"
-              strokeWidth={0.75}
-              activeDot={false}
-              fill="var(--metal)"
-              fillOpacity={0.55}
-              isAnimationActive={false}
-            />
             <Line
-              data={known}
+              data={reach}
               dataKey="value"
               dot={false}
               activeDot={false}
-              stroke="var(--ink)"
-              strokeWidth={2}
+              stroke="none"
               isAnimationActive={false}
             />
-            <Scatter
-              data={shot}
-              dataKey="set"
-              fill="var(--ink)"
-              shape={<circle r={4} />}
-              isAnimationActive={false}
-            />
+            <BandOnChart curve={known} points={shot} />
           </ComposedChart>
         </ResponsiveContainer>
       </div>

@@ -1,21 +1,20 @@
 import { memo } from 'react';
 import {
-  Area,
   ComposedChart,
   Line,
   ReferenceArea,
   ReferenceLine,
   ResponsiveContainer,
-  Scatter,
   XAxis,
   YAxis,
 } from 'recharts';
-import { type CurvePoint, curveShown, heightsShown } from '#core/brace-search/curve-shown.ts';
+import { curveShown, heightsShown } from '#core/brace-search/curve-shown.ts';
 import type { SearchStanding } from '#core/brace-search/search-next.ts';
 import type { BraceSearch } from '#core/log/brace-searches.ts';
 import type { BowFacts } from '#core/log/entry.ts';
 import { showLength, showLengthFigure, showNumber } from '#core/quantity/show.ts';
 import { howSureWords } from '#core/words/brace-search-words.ts';
+import { BandOnChart } from '../ui/band-on-chart.tsx';
 
 type Style = Pick<BowFacts, 'lengthUnit' | 'division'>;
 
@@ -24,6 +23,8 @@ const HATCH = 'noise-hatch';
 /** Shown beyond the limits, so that they are seen to be limits. */
 const BEYOND_SHARE = 0.06;
 const MOST_SHOWN_DB = 30;
+/** A chart without a series has no scale; its figures lie outside what is shown. */
+const NO_SERIES = [{ at: 0, value: -1000 }];
 
 /** Loudness over brace height: what was shot, the curve with its uncertainty, the limits hatched, the next height. */
 export const NoiseChart = memo(function NoiseChart({
@@ -48,8 +49,13 @@ export const NoiseChart = memo(function NoiseChart({
     value: level === null ? nearest(curve, heightMm) : level.db,
   }));
   const [bottom, top] = levelsShown(curve, points);
-  // With nothing to draw there would be no scale either, and the limits are wanted before the first shot.
-  const drawn = curve.length > 0 ? curve : [search.lowMm, search.highMm].map(nothingAt);
+  const within = (db: number) => Math.min(top, Math.max(bottom, db));
+  const band = curve.map(({ heightMm, levelDb, lowDb, highDb }) => ({
+    at: heightMm,
+    value: within(levelDb),
+    low: within(lowDb),
+    high: within(highDb),
+  }));
   const closed = Math.max(search.lowMm, touchedMm ?? search.lowMm);
   return (
     <figure aria-label="Loudness against brace height" data-testid="noise-chart">
@@ -63,6 +69,7 @@ export const NoiseChart = memo(function NoiseChart({
             <XAxis
               dataKey="at"
               type="number"
+              allowDataOverflow
               allowDuplicatedCategory={false}
               domain={[from, to]}
               ticks={heightTicks(search)}
@@ -81,35 +88,8 @@ export const NoiseChart = memo(function NoiseChart({
             />
             <ReferenceArea x1={from} x2={closed} fill={`url(#${HATCH})`} fillOpacity={0.5} />
             <ReferenceArea x1={search.highMm} x2={to} fill={`url(#${HATCH})`} fillOpacity={0.5} />
-            <Area
-              data={drawn.map(({ heightMm, lowDb, highDb }) => ({
-                at: heightMm,
-                band: [Math.max(bottom, lowDb), Math.min(top, highDb)],
-              }))}
-              dataKey="band"
-              stroke="var(--ink-2)"
-              strokeWidth={0.75}
-              activeDot={false}
-              fill="var(--metal)"
-              fillOpacity={0.55}
-              isAnimationActive={false}
-            />
-            <Line
-              data={drawn.map(({ heightMm, levelDb }) => ({ at: heightMm, value: levelDb }))}
-              dataKey="value"
-              dot={false}
-              activeDot={false}
-              stroke="var(--ink)"
-              strokeWidth={2}
-              isAnimationActive={false}
-            />
-            <Scatter
-              data={points}
-              dataKey="value"
-              fill="var(--ink)"
-              shape={<circle r={4} />}
-              isAnimationActive={false}
-            />
+            <Line data={NO_SERIES} dataKey="value" dot={false} activeDot={false} />
+            <BandOnChart curve={band} points={points} />
             {nextMm !== null && (
               <ReferenceLine
                 x={nextMm}
@@ -149,11 +129,6 @@ function levelsShown(
     2 * Math.floor(Math.max(-MOST_SHOWN_DB, lowest) / 2),
     2 * Math.ceil(Math.min(MOST_SHOWN_DB, highest) / 2),
   ];
-}
-
-/** Below everything that is shown. */
-function nothingAt(heightMm: number): CurvePoint {
-  return { heightMm, levelDb: -MOST_SHOWN_DB, lowDb: -MOST_SHOWN_DB, highDb: -MOST_SHOWN_DB };
 }
 
 /** The pattern of what lies outside. */
