@@ -52,6 +52,9 @@ describe('evidence of one axis, fused', () => {
     expect(once.plusSide).toBeCloseTo(0.5, 6);
     expect(wild.plusSide).toBeCloseTo(0.5, 6);
     expect(twice.plusSide).toBeLessThan(0.05);
+    // The more tears, the surer.
+    const many = fuseEvidence({ ...NOTHING, tearsMm: [8, 8, 8, 8, 8, 8] });
+    expect(many.plusSide).toBeLessThan(fuseEvidence({ ...NOTHING, tearsMm: [8, 8] }).plusSide);
   });
 
   it('takes flight for what it is: coarse', () => {
@@ -73,5 +76,12 @@ describe('evidence of one axis, fused', () => {
     expect(paper.conflict).toEqual({ source: 'paper', normal: false });
     const agreed = fuseEvidence({ ...NOTHING, impact: at(70, 12), tearsMm: [-30, -28] });
     expect(agreed.conflict).toBeNull();
+    const mirrored = fuseEvidence({ ...NOTHING, impact: at(-70, 12), tearsMm: [-30, -28] });
+    expect(mirrored.conflict).toEqual({ source: 'paper', normal: false });
+    expect(
+      fuseEvidence({ ...NOTHING, impact: at(-70, 12), tearsMm: [30, 28] }).conflict,
+    ).toBeNull();
+    // Without an impact there is nothing to be against.
+    expect(fuseEvidence({ ...NOTHING, tearsMm: [30, 28] }).conflict).toBeNull();
   });
 });

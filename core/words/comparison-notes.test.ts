@@ -34,6 +34,50 @@ describe('what a session cannot be compared for', () => {
   });
 });
 
+describe('arrows of another build', () => {
+  const open = (log: BowLog, sessionId: string, arrowBuild?: string) => {
+    log.add({
+      kind: 'sessionOpened',
+      sessionId,
+      distanceM: 18,
+      toleranceMm: 25,
+      toleranceWhy: '',
+      buttMm: 1220,
+      ...(arrowBuild === undefined ? {} : { arrowBuild }),
+    });
+    log.shots(sessionId, 1, 'fletched', at);
+  };
+
+  it('are said where they differ from last time, and not where they are the same or nobody said', () => {
+    const log = new BowLog().settle();
+    open(log, 'first', 'aluminium');
+    expect(notesOf(log)).toEqual([]);
+    open(log, 'same', 'aluminium ');
+    expect(notesOf(log)).toEqual([]);
+    open(log, 'unsaid');
+    expect(notesOf(log)).toEqual([]);
+    // The one before did not say: the last that did counts.
+    open(log, 'other', 'carbon');
+    expect(notesOf(log)).toEqual([
+      {
+        kind: 'mixedBuilds',
+        words:
+          'Another build than last time (aluminium): what was learned with that one informs this less.',
+      },
+    ]);
+  });
+
+  it('are said where two are shot in one session', () => {
+    const log = new BowLog().settle();
+    open(log, 'one', 'carbon');
+    log.add({ kind: 'endNoted', sessionId: 'one', endNumber: 2, arrowBuild: 'wood' });
+    log.shots('one', 2, 'fletched', at);
+    expect(notesOf(log)[0]?.words).toBe(
+      'Two builds of arrow in one session: carbon, wood. They are not pooled: each is judged from where it was shot.',
+    );
+  });
+});
+
 describe('what is asked before a change', () => {
   const out = [{ control: 'topBolt', amount: -2 }] as const;
   it('each question, and the answer that lets it through', () => {
