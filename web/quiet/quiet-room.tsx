@@ -130,8 +130,8 @@ function EarlierSearches({
 const MOST_LINKED = 3;
 
 function SearchOf({
-  state,
-  search,
+  state: newest,
+  search: ofNewest,
   store,
   actions,
   openEntryLine,
@@ -143,9 +143,11 @@ function SearchOf({
   readonly actions: ReturnType<typeof useMoveActions>;
   readonly openEntryLine: (text: string) => void;
 }) {
+  // What is reckoned of many shots and drawn of it comes in tasks of its own: the page answers in between.
+  const { state, search } = useDeferredValue(
+    useMemo(() => ({ state: newest, search: ofNewest }), [newest, ofNewest]),
+  );
   const standing = useMemo(() => searchStanding(state, search), [state, search]);
-  // The chart comes after what is done next, in a task of its own.
-  const drawn = useDeferredValue(standing);
   const heard = useHeardShots(state, search, standing, store);
   const creep = creepWords(standing);
   return (
@@ -186,7 +188,7 @@ function SearchOf({
           )}
         </div>
         <div className="grid content-start gap-4">
-          <NoiseChart standing={drawn} search={search} style={state.bow} />
+          <NoiseChart standing={standing} search={search} style={state.bow} />
           <HeightsTable standing={standing} style={state.bow} />
           <ListenPanel state={state} standing={standing} heard={heard} />
         </div>
