@@ -22,3 +22,11 @@ it.each(['random', 'valley'] as const)(
   },
   120_000,
 );
+
+it('finds it by ear with one answer in five wrong, in eight string-offs at most', () => {
+  const byEar = seeds.map((seed) =>
+    searchByAdvice(seed, 'valley', { byEar: true, wrongAnswers: 0.2 }),
+  );
+  expect(byEar.filter(({ aboveDb }) => aboveDb <= 0.5).length).toBeGreaterThanOrEqual(0.75 * BOWS);
+  expect(Math.max(...byEar.map(({ stringOffs }) => stringOffs))).toBeLessThanOrEqual(8);
+}, 120_000);

@@ -1,11 +1,9 @@
-import { CholeskyDecomposition } from 'ml-matrix';
 import { onceFor } from '../log/once-for.ts';
-import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { ROUGH_OVER_RANGE } from '../priors/brace-search-priors.ts';
 import { SHOTS_A_HEIGHT } from '../craft/search-terms.ts';
-import { type HeightWorth, type JudgedBy, worthOfHeights } from './next-height.ts';
+import type { HeightWorth, JudgedBy } from './next-height.ts';
+import { drawCurves, isByEar, type NoiseBelief, noiseBelief } from './noise-belief.ts';
 import {
-  type CurvePart,
   fitNoiseCurve,
   type HeightRange,
   type HeightTried,
@@ -16,9 +14,6 @@ import {
 const HEARD_APART_DB = 0.5;
 /** By ear every answer tells little, and it is asked until less than this is left, dB. */
 const ENOUGH_BY_EAR_DB = 0.2;
-/** Curves drawn to see how quiet it might be elsewhere. */
-const DRAWS = 400;
-const SEED = 16;
 const SURE = 0.9;
 /** Higher than both by so much between them, two quiet heights are two valleys, dB. */
 const RIDGE_DB = 1;
@@ -73,8 +68,8 @@ export function braceStanding(
   range: HeightRange,
   steps: HeightSteps,
 ): BraceStanding {
-  const curve = fitNoiseCurve(tried, range);
-  const draws = drawCurves(curve);
+  const belief = noiseBelief(tried, range);
+  const { curve, draws } = belief;
   const places = reachablePlaces(curve, tried, steps);
   const here = tried.length - 1;
   const candidates = places.length > 0 ? places : [here];
@@ -111,7 +106,7 @@ export function braceStanding(
       : ENOUGH_BY_EAR_DB;
   const isEnough =
     (tried.length >= FEWEST_HEIGHTS && regretDb <= enough) || tried.length >= MOST_HEIGHTS;
-  const next = isEnough ? null : nextHeight(curve, tried, steps, { candidates, by });
+  const next = isEnough ? null : nextHeight(belief, tried, steps, { candidates, by });
   return {
     ...standing,
     next:
@@ -131,7 +126,10 @@ const meanOf = (list: readonly number[]) => list.reduce((sum, one) => sum + one,
  * to settle on, dB. Worked out when it is asked for: it takes a curve of its own, which may be rougher.
  */
 export const quieterByMostDb = onceFor(({ tried, range, best }: BraceStanding): number => {
-  const regrets = drawCurves(fitNoiseCurve(tried, range, ROUGH_OVER_RANGE))
+  const draws = isByEar(tried)
+    ? noiseBelief(tried, range).draws
+    : drawCurves(fitNoiseCurve(tried, range, ROUGH_OVER_RANGE));
+  const regrets = draws
     .map((draw) => draw[best]! - Math.min(...draw))
     .toSorted((one, other) => one - other);
   return regrets[Math.floor(SURE * (regrets.length - 1))]!;
@@ -202,14 +200,14 @@ function reachablePlaces(
 
 /** The height in whole twists from where the bow stands that is worth most; null: none is worth it. */
 function nextHeight(
-  curve: NoiseCurve,
+  { curve, worthOf }: NoiseBelief,
   tried: readonly HeightTried[],
   { twistMm }: HeightSteps,
   { candidates, by }: { readonly candidates: readonly number[]; readonly by: JudgedBy },
 ): BraceNext | null {
   const here = tried.at(-1)!.heightMm;
   const untried = candidates.filter((at) => at >= curve.tried);
-  const worth = worthOfHeights(curve, untried, candidates, by)
+  const worth = worthOf(untried, candidates, by)
     .map((one) => ({ ...one, twists: Math.round((one.heightMm - here) / twistMm) }))
     .filter(({ twists }) => twists !== 0);
   const most = worth.reduce<(typeof worth)[number] | null>(
@@ -217,47 +215,6 @@ function nextHeight(
     null,
   );
   return most === null ? null : { kind: 'try', ...most, heightMm: here + most.twists * twistMm };
-}
-
-/** Curves as they may be, drawn from the mixture. */
-function drawCurves(curve: NoiseCurve): readonly Float64Array[] {
-  const size = curve.heightsMm.length;
-  let drawn = 0;
-  return curve.parts.flatMap((part) => {
-    const count = Math.max(1, Math.round(part.weight * DRAWS));
-    const normals = normalsFrom(drawn * size, (drawn + count) * size);
-    drawn += count;
-    return drawPart(part, count, normals);
-  });
-}
-
-const normal = standardNormal(seededUniform(SEED));
-const drawnSoFar: number[] = [];
-
-/** The same normals every time, drawn once: a search is judged anew after each shot. */
-function normalsFrom(from: number, to: number): readonly number[] {
-  while (drawnSoFar.length < to) drawnSoFar.push(normal());
-  return drawnSoFar.slice(from, to);
-}
-
-function drawPart(
-  { mean, covariance }: CurvePart,
-  count: number,
-  normals: readonly number[],
-): readonly Float64Array[] {
-  const size = mean.length;
-  const padded = covariance.clone();
-  for (let at = 0; at < size; at += 1) padded.set(at, at, padded.get(at, at) + 1e-3);
-  const lower = new CholeskyDecomposition(padded).lowerTriangularMatrix.to2DArray();
-  return Array.from({ length: count }, (_, draw) =>
-    Float64Array.from(mean, (value, row) => {
-      const factors = lower[row]!;
-      let sum = value;
-      for (let column = 0; column <= row; column += 1)
-        sum += factors[column]! * normals[draw * size + column]!;
-      return sum;
-    }),
-  );
 }
 
 /** The best and another height as quiet, with a ridge between them that is surely heard. */

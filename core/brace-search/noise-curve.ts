@@ -68,8 +68,7 @@ export function fitNoiseCurve(
   const widthMm = range.highMm - range.lowMm;
   if (!(widthMm > 0)) throw new RangeError(`fitNoiseCurve: no range, ${widthMm} mm`);
   if (tried.length === 0) throw new RangeError('fitNoiseCurve: nothing was tried');
-  const grid = Array.from({ length: GRID }, (_, at) => range.lowMm + (widthMm * at) / (GRID - 1));
-  const heightsMm = [...tried.map(({ heightMm }) => heightMm), ...grid];
+  const heightsMm = heightsOf(tried, range);
   const shotNoiseDb = shotNoiseOf(tried);
   const fits = alikeOverRange.flatMap((share) =>
     DIFFERS_DB.map((sizeDb) =>
@@ -87,6 +86,20 @@ export function fitNoiseCurve(
     parts: kept.map((part) => ({ ...part, weight: part.weight / total })),
     shotNoiseDb,
   };
+}
+
+/** The heights tried, in their order, and a grid over the range. */
+export function heightsOf(
+  tried: readonly HeightTried[],
+  { lowMm, highMm }: HeightRange,
+): readonly number[] {
+  const grid = gridShares().map((share) => lowMm + (highMm - lowMm) * share);
+  return [...tried.map(({ heightMm }) => heightMm), ...grid];
+}
+
+/** Of the range, from its low end. */
+export function gridShares(): readonly number[] {
+  return Array.from({ length: GRID }, (_, at) => at / (GRID - 1));
 }
 
 /** Pooled over the heights, with what is usual worth a few shots. */

@@ -20,3 +20,9 @@ export const SAME_WITHIN_DB = 0.7;
 export const EAR_SD_DB = 0.8;
 /** So many answers by ear have nothing to do with what sounded. */
 export const EAR_LAPSES = 0.2;
+
+/**
+ * By ear, before anything was heard: most bows have one quiet place, anywhere in the maker's range, and grow louder to
+ * either side of it, over half the range by 2 to 12 dB. The others go up and down.
+ */
+export const ONE_VALLEY = { share: 0.75, leastDb: 2, mostDb: 12 } as const;
