@@ -8,6 +8,9 @@ export default defineConfig({
   test: {
     include: [
       'core/{order,advice,words,gains,bare-shaft,entry-line,log,limits,setup,walk-back,fine-tuning}/**/*.test.ts',
+      // What is said is often held where it is reckoned.
+      'core/{arrows,brace-search,card,care,compare,groups,proof,session,story}/**/*.test.ts',
+      'core/sight-marks/{chase,crawl-effects,marks-evidence}.test.ts',
       'contract/*.test.ts',
     ],
     exclude: [

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { blameList } from '../craft/blame-list.ts';
+import { NOCKING_HEIGHT_MM } from '../limits/locator-limits.ts';
 import { bowFor, BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { bareShaftDecision } from './bare-shaft-decision.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
@@ -146,9 +147,16 @@ describe('turn something, or shoot again?', () => {
     const found = decide(log);
     expect(found.kind).toBe('bounce');
     if (found.kind === 'bounce') {
-      expect(found.raiseMm).toBeGreaterThanOrEqual(4);
+      // It begins between 0 and −2 from the start, and stands at −4: past it by 2 mm and no farther.
+      expect(found.raiseMm).toBeGreaterThanOrEqual(5);
+      expect(found.raiseMm).toBeLessThanOrEqual(7);
       expect(found.chance).toBeGreaterThan(0.8);
     }
+    // The locator goes no higher than it may; with no room at all something else is said.
+    log.read('nockingHeight', NOCKING_HEIGHT_MM.high - 3);
+    expect(decide(log)).toMatchObject({ kind: 'bounce', raiseMm: 3 });
+    log.read('nockingHeight', NOCKING_HEIGHT_MM.high, NOCKING_HEIGHT_MM.high);
+    expect(decide(log).kind).not.toBe('bounce');
   });
 
   it('says when everything is spent or set aside, instead of the impossible', () => {

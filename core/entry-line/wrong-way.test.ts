@@ -40,6 +40,23 @@ describe('a reading that went the way a turn cannot send it', () => {
     expect(gainOf(log.state, 'braceHeight', 'twists')?.mean).toBeGreaterThan(1);
   });
 
+  it('names both answers, and which way the turn can only have sent it', () => {
+    const labels = (log: BowLog, text: string) => {
+      const line = ask(log, text);
+      if (line.kind !== 'question') throw new Error('not asked');
+      return [line.asks, ...line.choices.map(({ label }) => label)];
+    };
+    expect(labels(turned(['twists', 3]), 'b 210 mm').slice(1)).toEqual([
+      'It was 3 twists out: mend the log',
+      '3 twists in and the reading are right: store it',
+    ]);
+    const [asks, ...choices] = labels(turned(['twists', -3]), 'b 220 mm');
+    expect(asks).toContain(
+      '5.0 mm over the last reading, and 3 twists out can only have lowered it',
+    );
+    expect(choices[0]).toBe('It was 3 twists in: mend the log');
+  });
+
   it('can be stored as it is, once asked', () => {
     const line = ask(turned(['twists', 3]), 'b 210 mm');
     expect(line.kind === 'question' && line.choices.at(-1)!.bodies).toMatchObject([
