@@ -22,7 +22,7 @@ const FEWEST_HEIGHTS = 3;
 /** A bow is not unstrung for ever. */
 const MOST_HEIGHTS = 8;
 /** What another string-off, and a height never shot at, have to be quieter by, dB. */
-const STAY_DB = 0.3;
+const STAY_DB = 0.1;
 const UNTRIED_DB = 0.1;
 
 /** What the next height costs and may be: whole twists, and nothing that touched the arm. */

@@ -2,8 +2,11 @@ import { describe, expect, it } from 'vitest';
 import type { WalkBackFigure } from '../walk-back/walk-back.ts';
 import { bendWords, leanWords, walkBackSays } from './walk-back-words.ts';
 
-const figure = (call: WalkBackFigure['call'], mm = 0): WalkBackFigure =>
-  ({ call, mm, plusMinusMm: 20 }) as WalkBackFigure;
+const figure = (call: WalkBackFigure['call'], mm = 0): WalkBackFigure => ({
+  call,
+  mm,
+  plusMinusMm: 20,
+});
 
 describe('what a walk-back says', () => {
   it('is where it leans, outward or inward, with how far', () => {
