@@ -1,21 +1,18 @@
-import { bareUnits, READINGS } from '../craft/readings.ts';
-import { checkProposal } from '../limits/check-proposal.ts';
-import { bandRange, FACT_RANGES, type FigureRange } from '../limits/figure-ranges.ts';
-import { refusalWords } from '../words/limit-words.ts';
-import { type Amount, type AmountsLook, readAmounts } from '../quantity/read-amounts.ts';
-import { showLength, showLengthBoth, showNumber, showTurns, showWeight } from '../quantity/show.ts';
+import { FACT_RANGES, type FigureRange } from '../limits/figure-ranges.ts';
+import { type AmountsLook, readAmounts } from '../quantity/read-amounts.ts';
+import { showLength, showLengthBoth, showNumber, showTurns } from '../quantity/show.ts';
 import { G_PER_GR, type UnitSymbol } from '../quantity/units.ts';
 import type { EntryBody } from '../log/entry.ts';
 import type { BowState } from '../log/bow-state.ts';
-import type { TargetId } from '../setup/targets.ts';
 import type { FactId } from './codes.ts';
 import { FACT_HINTS } from './fact-hints.ts';
 import { type EntryLine, readyLine } from './entry-line.ts';
 import { boltCount, twistCount } from './read-count.ts';
 import { type FigureWanted, readFigure } from '../quantity/read-figure.ts';
+import { readBand } from './read-band.ts';
 import { readLimbMark } from './read-limb-mark.ts';
 import { weighedArrow, weighedShaft } from './read-weighed-arrow.ts';
-import { takeReason } from './take-reason.ts';
+import { refuseAmount, refuseText } from './refuse-text.ts';
 
 /** How many numbers a fact is. */
 const NUMBERS: Readonly<Record<FactId, readonly [fewest: number, most: number]>> = {
@@ -58,7 +55,7 @@ export function readFact(
   if (extra !== undefined)
     return refuseAmount(extra, 'That is one number too many.', FACT_HINTS[fact]);
   if (read.amounts.length < fewest)
-    return refuse(
+    return refuseText(
       text,
       argumentAt,
       fact === 'shaftMass'
@@ -97,7 +94,7 @@ function entryFor(
       return boltCount(text, first, second, state);
     case 'makerBrace':
       if (first >= second)
-        return refuse(text, at, 'The lowest comes first.', FACT_HINTS.makerBrace);
+        return refuseText(text, at, 'The lowest comes first.', FACT_HINTS.makerBrace);
       return readyLine(
         'Maker’s brace range',
         `${showLengthBoth(first, bow.division)} to ${showLengthBoth(second, bow.division)}`,
@@ -119,7 +116,7 @@ function entryFor(
       return readyLine('Maker’s lightest arrow', grains(first), maker({ leastArrowMassG: first }));
     case 'arrowMass': {
       if (bow.arrow === undefined)
-        return refuse(
+        return refuseText(
           text,
           at,
           'No arrow is written down for this bow.',
@@ -255,99 +252,8 @@ function outsideWords(
   }
 }
 
-const BAND_CODES: Readonly<Record<string, TargetId>> = {
-  b: 'braceHeight',
-  t: 'tiller',
-  w: 'drawWeight',
-  n: 'nockingHeight',
-  cs: 'centreShotAtPoint',
-};
-
-function readBand(whole: string, at: number, state: BowState): EntryLine {
-  const { text, how, why } = takeReason(whole, at);
-  const waiting: EntryLine = {
-    kind: 'typing',
-    title: 'Band of your own',
-    hint: FACT_HINTS.band,
-    completions: [],
-  };
-  const lead = /^\s*(b|t|w|n|cs)(?=\s)/i.exec(text.slice(at));
-  const id = BAND_CODES[lead?.[1]?.toLowerCase() ?? ''];
-  if (lead === null || id === undefined) {
-    const word = text.slice(at).trim();
-    if (word === '' || /^(b|t|w|n|cs)$/i.test(word)) return waiting;
-    return refuse(text, at, 'A band of what?', FACT_HINTS.band);
-  }
-  const from = at + lead[0].length;
-  if (text.slice(from).trim() === '') return waiting;
-  const read = readAmounts(text, from);
-  if (!read.ok) return { kind: 'refused', refusal: read.refusal };
-  const extra = read.amounts[2];
-  if (extra !== undefined)
-    return refuseAmount(extra, 'That is one number too many.', FACT_HINTS.band);
-  if (read.amounts.length < 2) return refuse(text, from, 'A band has two ends.', FACT_HINTS.band);
-  const ends: number[] = [];
-  for (const amount of read.amounts) {
-    const figure = readFigure(amount, bandWanted(id, state));
-    if (figure.kind === 'wrongUnit') return { kind: 'refused', refusal: figure.refusal };
-    if (figure.kind === 'outside') {
-      const wanted = bandWanted(id, state);
-      const [low, high] = wanted.range;
-      const show = showBandEnd(id, state);
-      return refuseAmount(
-        amount,
-        `That is no ${wanted.name.toLowerCase()}.`,
-        `Both ends lie between ${show(low)} and ${show(high)}.`,
-      );
-    }
-    ends.push(figure.stored);
-  }
-  const [low = 0, high = 0] = ends;
-  if (low > high) return refuse(text, from, 'The lower end comes first.', FACT_HINTS.band);
-  const body = {
-    kind: 'targetSet',
-    reading: id,
-    low,
-    high,
-    name: 'your own',
-    why: how === 'because' ? why : '',
-  } as const;
-  const refusal = checkProposal(state, [body]);
-  if (refusal !== null) {
-    const { says, remedy } = refusalWords(refusal, [body], state);
-    return refuse(text, from, says, remedy);
-  }
-  const show = showBandEnd(id, state);
-  return readyLine('Band', `${show(low)} to ${show(high)}`, [body]);
-}
-
-function bandWanted(id: TargetId, { bow }: BowState): FigureWanted {
-  const range = bandRange(id);
-  if (id === 'tiller') return { name: 'Tiller', quantity: 'length', bare: ['mm', 'in'], range };
-  const { name, quantity } = READINGS[id];
-  return { name, quantity, bare: bareUnits(id, bow.lengthUnit), range };
-}
-
-function showBandEnd(id: TargetId, { bow }: BowState): (stored: number) => string {
-  if (id === 'drawWeight') return showWeight;
-  return id === 'tiller' ? (mm) => `${showNumber(mm, 1)} mm` : (mm) => showLength(mm, bow);
-}
-
 function grains(massG: number): string {
   return `${showNumber(massG / G_PER_GR, 0)} gr`;
-}
-
-function refuseAmount(amount: Amount, says: string, remedy: string): EntryLine {
-  return { kind: 'refused', refusal: { at: amount.at, length: amount.length, says, remedy } };
-}
-
-function refuse(text: string, at: number, says: string, remedy: string): EntryLine {
-  const argument = text.slice(at);
-  const indent = argument.length - argument.trimStart().length;
-  return {
-    kind: 'refused',
-    refusal: { at: at + indent, length: Math.max(1, argument.trim().length), says, remedy },
-  };
 }
 
 /** Where the window ends, against the middle of the bow. */
