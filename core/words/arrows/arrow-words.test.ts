@@ -49,7 +49,7 @@ describe('what must be said of a build', () => {
 describe('how an arrow suits a bow', () => {
   const said = (outwardMm: number, stiff: number, inside: number) =>
     matchWords(
-      { outwardMm, plusMinusMm: 30, stiff, inside } as Parameters<typeof matchWords>[0],
+      { outwardMm, plusMinusMm: 30, stiff, inside },
       'cm',
     );
   it('is the side first, then how far, where the side is sure', () => {
