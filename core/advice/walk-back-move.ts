@@ -28,7 +28,20 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
   if (asked !== null) return asked;
   if (fit === null || next.kind === 'buttTooSmall')
     return { ...plain({ topic: 'walkBackButtTooSmall' }), key: 'walkBack:buttTooSmall' };
+  return lineMove(
+    fit,
+    shots.map(({ distanceM }) => distanceM),
+  );
+}
+
+/**
+ * What a line asks for, once every safe distance has its shots.
+ *
+ * @param distancesM where each of its shots was shot from, m
+ */
+export function lineMove(fit: WalkBackFit, distancesM: readonly number[]): Move {
   const { drift, bend } = fit;
+  const shots = distancesM.length;
   if (fit.straight) {
     return {
       ...plain({ topic: 'walkBackStraight' }),
@@ -36,9 +49,9 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
       action: { kind: 'confirmStep', step: 'walkBack' },
     };
   }
-  if (isEnough(fit, shots.length)) {
+  if (isEnough(fit, shots)) {
     return {
-      ...plain({ topic: 'walkBackEnough', fit, shots: shots.length }),
+      ...plain({ topic: 'walkBackEnough', fit, shots }),
       key: 'walkBack:enough',
       action: { kind: 'confirmStep', step: 'walkBack' },
     };
@@ -46,16 +59,15 @@ export function walkBackMove(state: BowState, session: ShootingSession): Move | 
   const nearAndFar = [fit.nearestM, fit.farthestM];
   if (drift.call === 'plus' || drift.call === 'minus') {
     const isKnown = fit.reachGain.changes === 0 || isSureOf(fit.reachGain);
-    return isKnown || shots.length >= TELLING_SHOTS ? reachMove(fit) : moreMove(nearAndFar);
+    return isKnown || shots >= TELLING_SHOTS ? reachMove(fit) : moreMove(nearAndFar);
   }
-  if (isWorthATurn(fit, shots.length)) return reachMove(fit);
+  if (isWorthATurn(fit, shots)) return reachMove(fit);
   if (bend !== null && (bend.call === 'plus' || bend.call === 'minus')) return preloadMove(fit);
   if (drift.call === 'undecided' || bend === null || bend.call === 'inside')
     return moreMove(nearAndFar);
   const middleM = (fit.nearestM + fit.farthestM) / 2;
   const off = (distanceM: number) => Math.abs(distanceM - middleM);
-  const distances = shots.map(({ distanceM }) => distanceM);
-  return moreMove([distances.reduce((best, one) => (off(one) < off(best) ? one : best))]);
+  return moreMove([distancesM.reduce((best, one) => (off(one) < off(best) ? one : best))]);
 }
 
 /** More shooting, or more turning, would not change what can be said. */

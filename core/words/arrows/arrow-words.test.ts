@@ -48,10 +48,7 @@ describe('what must be said of a build', () => {
 
 describe('how an arrow suits a bow', () => {
   const said = (outwardMm: number, stiff: number, inside: number) =>
-    matchWords(
-      { outwardMm, plusMinusMm: 30, stiff, inside },
-      'cm',
-    );
+    matchWords({ outwardMm, plusMinusMm: 30, stiff, inside }, 'cm');
   it('is the side first, then how far, where the side is sure', () => {
     expect(said(62, 0.97, 0.02)).toBe('Stiff by 6.2 ± 3.0 cm at 18 m.');
     expect(said(-62, 0.03, 0.02)).toMatch(/^Weak by /);
