@@ -2,7 +2,8 @@ import { onceFor } from '../log/once-for.ts';
 import { ROUGH_OVER_RANGE } from '../priors/brace-search-priors.ts';
 import { SHOTS_A_HEIGHT } from '../craft/search-terms.ts';
 import type { HeightWorth, JudgedBy } from './next-height.ts';
-import { drawCurves, isByEar, type NoiseBelief, noiseBelief } from './noise-belief.ts';
+import type { NoiseBelief } from './belief.ts';
+import { drawCurves, isByEar, noiseBelief } from './noise-belief.ts';
 import {
   fitNoiseCurve,
   type HeightRange,

@@ -8,7 +8,7 @@ import {
   SHOT_NOISE_DB,
 } from '../priors/brace-search-priors.ts';
 import { heardLikelihood } from './heard.ts';
-import type { NoiseBelief } from './noise-belief.ts';
+import type { NoiseBelief } from './belief.ts';
 import {
   gridShares,
   type HeightRange,

@@ -1,7 +1,8 @@
 import { CholeskyDecomposition } from 'ml-matrix';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
+import type { NoiseBelief } from './belief.ts';
 import { earBelief } from './ear-belief.ts';
-import { type HeightWorth, type JudgedBy, worthOfHeights } from './next-height.ts';
+import { worthOfHeights } from './next-height.ts';
 import {
   type CurvePart,
   fitNoiseCurve,
@@ -9,19 +10,6 @@ import {
   type HeightTried,
   type NoiseCurve,
 } from './noise-curve.ts';
-
-/** What is thought of the noise over a range. */
-export interface NoiseBelief {
-  readonly curve: NoiseCurve;
-  /** Curves as they may be, each as likely as another: noise at the curve's own heights, dB. */
-  readonly draws: readonly Float64Array[];
-  /** What trying each of these places would be worth, of those that may be settled on. */
-  readonly worthOf: (
-    at: readonly number[],
-    choosable: readonly number[],
-    by: JudgedBy,
-  ) => readonly HeightWorth[];
-}
 
 /** Curves drawn to see how quiet it might be elsewhere. */
 const DRAWS = 400;
