@@ -14,5 +14,15 @@ export function lastEntered(
   bow: BowFacts,
 ): LastEntered | null {
   if (bodies.some((body) => body.kind === 'undone')) return null;
-  return { ids, words: bodies.map((body) => entryWords(body, bow)).join(', ') };
+  return { ids, words: eachOnce(bodies.map((body) => entryWords(body, bow))) };
+}
+
+/** `Shot recorded (3 times)`: a recording of three shots is three entries of the same words. */
+function eachOnce(words: readonly string[]): string {
+  return [...new Set(words)]
+    .map((said) => {
+      const times = words.filter((other) => other === said).length;
+      return times === 1 ? said : `${said} (${times} times)`;
+    })
+    .join(', ');
 }
