@@ -2,6 +2,7 @@ import { walkBackMove } from '#core/advice/walk-back-move.ts';
 import { BowLog } from '#core/fixtures/bow-log.ts';
 import { defaultTolerance } from '#core/groups/default-tolerance.ts';
 import { seededUniform, standardNormal } from '#core/numeric/random.ts';
+import type { WalkBackFit } from '#core/walk-back/walk-back.ts';
 import { walkBackStanding, WALK_BACK_SHOTS } from '#core/walk-back/walk-back-standing.ts';
 
 /** What nobody knows of a bow and its archer before they walk back. */
@@ -21,6 +22,8 @@ interface WalkTruth {
 /** How one walk went. */
 export interface WalkRun {
   readonly isSlow: boolean;
+  /** Two turns of reach and of preload could bring its line inside, were all known. */
+  readonly canBe: boolean;
   readonly ended: 'straight' | 'enough' | 'tooSmall' | 'moves';
   readonly moves: number;
   readonly shots: number;
@@ -36,6 +39,8 @@ export interface WalkRun {
 }
 
 const MOST_MOVES = 40;
+/** Farther in or out than this the arrow no longer stands near the middle of the bow. */
+const MOST_TURNS = 2;
 /** Each end is aimed anew by this share of the scatter. */
 const WANDER = 0.5;
 const MIDDLE_M = 17.5;
@@ -50,7 +55,7 @@ function drawTruth(seed: number): WalkTruth {
   const reach = isSlow ? 1.2 + 1.2 * normal() : 2.1 + 1.4 * normal();
   return {
     leanMmPerM: 3 * normal(),
-    bendMmPerM2: 0.08 * normal(),
+    bendMmPerM2: 0.11 * heavyTailed(normal),
     reach,
     preload: 0.36 * normal(),
     acrossMm: 5 * 5 ** uniform(),
@@ -94,11 +99,13 @@ export function walkByMoves(seed: number): WalkRun {
     driftInTolerances: number | null = null,
   ): WalkRun => {
     const { state } = log;
-    const gain = walkBackStanding(state, state.sessions.at(-1)!).fit?.reachGain;
+    const fit = walkBackStanding(state, state.sessions.at(-1)!).fit;
+    const gain = fit?.reachGain;
     const isSure =
       gain !== undefined && gain.changes > 0 && Math.abs(gain.mean) > SURE_SDS * gain.sd;
     return {
       isSlow: truth.isSlow,
+      canBe: canBeStraight(truth, fit),
       ended,
       moves,
       shots,
@@ -159,6 +166,20 @@ export function walkByMoves(seed: number): WalkRun {
   }
   return finish('moves', MOST_MOVES);
 }
+
+/** Whether turns of reach and preload could bring this bow's line inside, were all known. */
+function canBeStraight(truth: WalkTruth, fit: WalkBackFit | null): boolean {
+  const { toleranceMm, span } =
+    fit === null
+      ? USUAL_WALK
+      : { toleranceMm: fit.toleranceMm, span: fit.farthestM - fit.nearestM };
+  const drift = (Math.abs(truth.leanMmPerM) - MOST_TURNS * Math.abs(truth.reach)) * span;
+  const bend =
+    (Math.abs(truth.bendMmPerM2) - MOST_TURNS * Math.abs(truth.preload)) * (span / 2) ** 2;
+  return drift <= toleranceMm && bend <= toleranceMm;
+}
+/** Where the butt was too small for any line. */
+const USUAL_WALK = { toleranceMm: 20, span: 15 } as const;
 
 function shootEnd(
   log: BowLog,

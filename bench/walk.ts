@@ -11,7 +11,7 @@ const walked = runs.filter(({ ended }) => ended !== 'tooSmall');
 const straight = walked.flatMap(({ driftInTolerances: drift }) => (drift === null ? [] : [drift]));
 
 console.log(
-  `seed ${seed}, ${bows} walks: too small a butt ${runs.length - walked.length}, straight ${straight.length}, may be left ${runs.filter(({ ended }) => ended === 'enough').length}; shots ${(walked.reduce((sum, run) => sum + run.shots, 0) / walked.length).toFixed(0)}, turns of reach ${(all((run) => run.turnsWorse).length / walked.length).toFixed(2)} a walk`,
+  `seed ${seed}, ${bows} walks: too small a butt ${runs.length - walked.length}, straight ${straight.length}, may be left ${runs.filter(({ ended }) => ended === 'enough').length}; shots ${(walked.reduce((sum, run) => sum + run.shots, 0) / walked.length).toFixed(0)}, could be made straight by two turns ${percent(walked.map(({ canBe }) => canBe)).toFixed(1)} %, not straight of all ${percent(walked.map(({ ended }) => ended !== 'straight')).toFixed(1)} %; turns of reach ${(all((run) => run.turnsWorse).length / walked.length).toFixed(2)} a walk`,
 );
 judged([
   {
@@ -52,8 +52,8 @@ judged([
     most: 1,
   },
   {
-    name: 'not straight in 40 moves, %',
-    figure: percent(walked.map(({ ended }) => ended !== 'straight')),
+    name: 'not straight in 40 moves, of those two turns could bring there, %',
+    figure: percent(walked.filter(({ canBe }) => canBe).map(({ ended }) => ended !== 'straight')),
     most: 10,
   },
   {

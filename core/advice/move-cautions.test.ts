@@ -224,9 +224,9 @@ describe('a walk-back', () => {
     throw new Error('walked for ever');
   };
   it('drifting outward is centre shot too far out: reach in; inward: reach out', () => {
-    expect(walk(6)).toMatchObject({ title: 'Plunger reach 1/2 turn in' });
+    expect(walk(6)).toMatchObject({ title: 'Plunger reach 3/4 turn in' });
     expect(walk(6).why).toMatch(/drift outward.*too far out/);
-    expect(walk(-6)).toMatchObject({ title: 'Plunger reach 1/2 turn out' });
+    expect(walk(-6)).toMatchObject({ title: 'Plunger reach 3/4 turn out' });
     expect(walk(-6).why).toMatch(/drift inward.*too far in/);
   });
 });

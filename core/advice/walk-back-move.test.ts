@@ -34,9 +34,12 @@ describe('what a line of a walk-back asks for', () => {
     });
   });
 
-  it('is reach where it leans: a quarter, or a half from far off, until its answer is known', () => {
-    // 60 mm over 20 m are half a turn of 6 mm a metre; outward is turned in where reach leans it in.
-    expect(turned({})).toEqual([{ control: 'plungerReach', amount: 0.5 }]);
+  it('is reach where it leans: a quarter, or more from far off, until its answer is known', () => {
+    // A quarter of a turn at 6 mm a metre brings 60 mm over 20 m to 30, a half would pass it as often as not.
+    expect(turned({})).toEqual([{ control: 'plungerReach', amount: 0.25 }]);
+    expect(turned({ drift: figure(80, 'plus') })).toEqual([
+      { control: 'plungerReach', amount: 0.5 },
+    ]);
     expect(turned({ drift: figure(50, 'plus') })).toEqual([
       { control: 'plungerReach', amount: 0.25 },
     ]);
@@ -55,7 +58,7 @@ describe('what a line of a walk-back asks for', () => {
     expect(turned({ reachGain: sure, drift: figure(400, 'plus') })).toEqual([
       { control: 'plungerReach', amount: 1 },
     ]);
-    expect(turned({ reachGain: sure, drift: figure(4, 'plus') })).toEqual([
+    expect(turned({ reachGain: sure, drift: figure(30, 'plus', 4) })).toEqual([
       { control: 'plungerReach', amount: 0.25 },
     ]);
   });
@@ -74,8 +77,13 @@ describe('what a line of a walk-back asks for', () => {
       key: 'walkBack:more',
       because: { distancesM: [10, 30] },
     });
+    expect(move({ reachGain: unsure }, 54).key).toBe('walkBack:more');
     // Much was shot, and which way it went is still not known: it may be left.
-    expect(move({ reachGain: unsure }, 54).key).toBe('walkBack:enough');
+    expect(move({ reachGain: unsure }, 90).key).toBe('walkBack:enough');
+    // Likely the right way, and more shots would not tell: a turn does.
+    const likely = gain(-4.5, 4, 1);
+    expect(turned({ reachGain: likely }, 53)).toBe('shootEnd');
+    expect(turned({ reachGain: likely }, 54)).not.toBe('shootEnd');
   });
 
   it('may be left after much shooting or turning, or where reach hardly answers', () => {
@@ -113,12 +121,14 @@ describe('what a line of a walk-back asks for', () => {
   });
 
   it('is a turn at the edge of what is good enough, once its way is known or much was shot', () => {
-    const edge = figure(15, 'undecided', 8);
-    expect(turned({ drift: edge, reachGain: gain(-4, 0.5, 1) })).not.toBe('shootEnd');
-    expect(turned({ drift: edge })).toBe('shootEnd');
-    expect(turned({ drift: edge }, 54)).not.toBe('shootEnd');
+    const edge = figure(17, 'undecided', 5);
+    expect(turned({ drift: edge, reachGain: gain(-3, 0.4, 1) })).not.toBe('shootEnd');
+    expect(turned({ drift: edge, reachGain: gain(-3, 2, 0) })).toBe('shootEnd');
+    expect(turned({ drift: edge, reachGain: gain(-3, 2, 0) }, 54)).not.toBe('shootEnd');
+    // A quarter that would throw it as far to the other side is none.
+    expect(turned({ drift: edge, reachGain: gain(-7, 0.4, 1) })).toBe('shootEnd');
     // Well inside, or not told from nothing, it is no edge.
-    const sure = { reachGain: gain(-4, 0.5, 1) };
+    const sure = { reachGain: gain(-3, 0.4, 1) };
     expect(turned({ ...sure, drift: figure(11, 'undecided', 8) })).toBe('shootEnd');
     expect(turned({ ...sure, drift: figure(15, 'undecided', 16) })).toBe('shootEnd');
   });

@@ -1,12 +1,13 @@
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
-import type { LineGain, WalkBackFit } from '../walk-back/walk-back.ts';
+import type { WalkBackFit } from '../walk-back/walk-back.ts';
 import { HALF_90 } from '../priors/walk-back-priors.ts';
 import {
   WALK_BACK_SHOTS,
   type WalkBackNext,
   walkBackStanding,
 } from '../walk-back/walk-back-standing.ts';
+import { reachTurn } from '../walk-back/reach-turn.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { Move } from './move.ts';
 import { plainMove } from './plain-move.ts';
@@ -18,7 +19,7 @@ const QUARTER = 0.25;
 const ENOUGH_SHOTS = 90;
 /** After so many settings of reach that did not straighten it, as well. */
 const ENOUGH_TURNS = 8;
-/** So many shots tell which way a turn went, or nothing does before it is turned further. */
+/** After so many shots at a line only a turn tells more. */
 const TELLING_SHOTS = 54;
 
 /** What the walk-back asks for next; a pure function of the record. */
@@ -56,12 +57,14 @@ export function lineMove(fit: WalkBackFit, distancesM: readonly number[]): Move 
       action: { kind: 'confirmStep', step: 'walkBack' },
     };
   }
+  const late = shots >= TELLING_SHOTS;
   const nearAndFar = [fit.nearestM, fit.farthestM];
   if (drift.call === 'plus' || drift.call === 'minus') {
-    const isKnown = fit.reachGain.changes === 0 || isSureOf(fit.reachGain);
-    return isKnown || shots >= TELLING_SHOTS ? reachMove(fit) : moreMove(nearAndFar);
+    const turn = reachTurn(fit, late);
+    return turn === null ? moreMove(nearAndFar) : reachMove(fit, turn);
   }
-  if (isWorthATurn(fit, shots)) return reachMove(fit);
+  const edge = isAtTheEdge(fit, late) ? reachTurn(fit, late) : null;
+  if (edge !== null) return reachMove(fit, edge);
   if (bend !== null && (bend.call === 'plus' || bend.call === 'minus')) return preloadMove(fit);
   if (drift.call === 'undecided' || bend === null || bend.call === 'inside')
     return moreMove(nearAndFar);
@@ -76,17 +79,16 @@ function isEnough({ reachGain, drift }: WalkBackFit, shots: number): boolean {
   if (shots >= ENOUGH_SHOTS || changes >= ENOUGH_TURNS) return true;
   if (changes < 1 || drift.call === 'inside') return false;
   const hardlyAnswers = Math.abs(mean) + SURE_SDS * sd < LEAST_ANSWER_MM_PER_M;
-  return (changes > 1 && hardlyAnswers) || (!isSureOf(reachGain) && shots >= TELLING_SHOTS);
+  return changes > 1 && hardlyAnswers;
 }
 /** A turn of reach that leans the line by less than this, mm a metre, straightens nothing. */
 const LEAST_ANSWER_MM_PER_M = 1.2;
 
 /** At the edge of what is good enough, and the way is known, or much was shot: turning it says more than shooting on. */
-function isWorthATurn({ drift, toleranceMm, reachGain }: WalkBackFit, shots: number): boolean {
+function isAtTheEdge({ drift, toleranceMm, reachGain }: WalkBackFit, late: boolean): boolean {
   const { mm, plusMinusMm } = drift;
   return (
-    drift.call === 'undecided' &&
-    (isSureOf(reachGain) || (reachGain.changes === 0 && shots >= TELLING_SHOTS)) &&
+    (late || (drift.call === 'undecided' && isSureOf(reachGain))) &&
     Math.abs(mm) > EDGE_SHARE * toleranceMm &&
     Math.abs(mm) > plusMinusMm
   );
@@ -128,10 +130,9 @@ function nextMove(session: ShootingSession, next: WalkBackNext): Move | null {
   }
 }
 
-function reachMove(fit: WalkBackFit): Move {
+function reachMove(fit: WalkBackFit, amount: number): Move {
   const { reachGain: gain, drift } = fit;
   const span = fit.farthestM - fit.nearestM;
-  const amount = turnToward(drift.mm, gain, span);
   const after = {
     mm: drift.mm + gain.mean * amount * span,
     plusMinusMm: Math.hypot(drift.plusMinusMm, HALF_90 * gain.sd * amount * span),
@@ -144,21 +145,11 @@ function reachMove(fit: WalkBackFit): Move {
   };
 }
 
-/** A quarter turn, a half from far off, while the bow has not shown surely what it does; then as many as straighten it. */
-function turnToward(offMm: number, gain: LineGain, span: number): number {
-  const way = offMm * gain.mean > 0 ? -1 : 1;
-  const turns = Math.abs(offMm / (gain.mean * span));
-  // Far off, a quarter would hardly show which way the line goes: half a turn does.
-  if (!isSureOf(gain)) return way * (turns >= FAR_OFF_TURNS ? 2 : 1) * QUARTER;
-  return way * Math.min(MOST_TURNS, Math.max(QUARTER, Math.round(turns / QUARTER) * QUARTER));
-}
-function isSureOf({ mean, sd, changes }: LineGain): boolean {
+function isSureOf({ mean, sd, changes }: WalkBackFit['reachGain']): boolean {
   return changes > 0 && Math.abs(mean) > SURE_SDS * sd;
 }
 /** The way of a turn is sure when the gain lies so many of its standard deviations off zero. */
 const SURE_SDS = 1.6;
-const MOST_TURNS = 1;
-const FAR_OFF_TURNS = 0.5;
 
 function preloadMove(fit: WalkBackFit): Move {
   const { preloadGain: gain, bend } = fit;

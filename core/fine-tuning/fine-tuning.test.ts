@@ -58,10 +58,36 @@ it('compares a setting with itself as the same, and mirrored as the inverse', ()
     ends((s) => 20 * Math.exp(0.4 * s ** 2)),
     { settings: SETTINGS },
   );
-  expect(fit.compare(0.5, 0.5)).toEqual({ ratio: 1, low: 1, high: 1, oneIsBetter: 0.5 });
+  const same = fit.compare(0.5, 0.5);
+  expect(same).toMatchObject({ ratio: 1, low: 1, high: 1 });
+  expect(same.oneIsBetter).toBeCloseTo(0.5, 9);
   const [one, other] = [fit.compare(0, 1), fit.compare(1, 0)];
   expect(one.ratio * other.ratio).toBeCloseTo(1, 9);
   expect(one.low * other.high).toBeCloseTo(1, 9);
+});
+
+it('finds the corner of a V near where it lies, and a flat control flat', () => {
+  const corner = fitTuning(
+    ends((s) => 20 * Math.exp(0.6 * Math.abs(s - 0.5)), 4),
+    { settings: SETTINGS },
+  );
+  expect(corner.best.setting).toBe(0.5);
+  const flat = fitTuning(
+    ends(() => 20, 6),
+    { settings: SETTINGS },
+  );
+  expect(flat.unlike).toBeNull();
+  // The least of five that are the same is said to be hardly smaller than what all of them show.
+  expect(flat.best.groupMm).toBeGreaterThan(0.96 * 20);
+  expect(flat.leftToGain).toBeLessThan(0.03);
+});
+
+it('stays apart from what it was shot with before: a setting off the list is no place to go', () => {
+  const fit = fitTuning([...ends((s) => 20 * Math.exp(0.4 * s ** 2)), end(2, 60)], {
+    settings: SETTINGS,
+  });
+  expect(SETTINGS).toContain(fit.next);
+  expect(fit.best.setting).toBe(0);
 });
 
 it('is no surer side by side for twelve shots of one end than ends of one setting differ', () => {

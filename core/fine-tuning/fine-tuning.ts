@@ -1,16 +1,8 @@
-import {
-  combination,
-  fitGridLinear,
-  type GridLinearPosterior,
-  jointMoments,
-  type SpecialPrior,
-} from '../numeric/grid-linear.ts';
 import { logVariance } from '../numeric/log-variance.ts';
-import { mixtureMean } from '../numeric/normal-mixture.ts';
-import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
-import { CurveShapes } from './curve-shapes.ts';
 import type { GroupComparison } from './compare-settings.ts';
+import { CURVE_SHAPES } from './curve-shapes.ts';
 import type { TunedEnd } from './tuned-end.ts';
+import { type ShapedOutlook, type ShapePosterior, weighShapes } from './weigh-shapes.ts';
 
 /** The settings an experiment may try. */
 export interface TuningRange {
@@ -26,7 +18,7 @@ interface SettingOutlook {
   readonly highMm: number;
   /** Chance that no other setting is better. */
   readonly isBest: number;
-  /** Expected loss of staying here, as a share of the best group. */
+  /** Expected loss of staying here, as a share of the group here. */
   readonly regret: number;
 }
 
@@ -49,19 +41,6 @@ export interface TuningFit {
  */
 type UnlikeBowl = 'hill' | 'steep' | 'rough';
 
-/** Before anything is shot: the logarithm of the variance may lean either way over the range. */
-const TILT = { mean: 0, sd: 1 } as const;
-/** And is a bowl, shallow to steep over half the range; now and then no bowl at all. */
-const BOWL = {
-  median: 0.8,
-  logSd: 0.7,
-  unlikeOdds: 0.25,
-  unlikeSd: 1.2,
-  low: -4,
-  high: 8,
-} as const;
-/** Where tilt stands in a row; the bowl is the one parameter that is not normal. */
-const TILT_AT = 1;
 const LEVEL = { mean: 5, sd: 3 } as const;
 const DAY = { mean: 0, sd: 0.3 } as const;
 const WIND = { mean: 0.3, sd: 0.3 } as const;
@@ -72,78 +51,76 @@ const END_VARIANCE = 0.04;
 const LEAST_SQUARES_MM2 = 1;
 /** An end as it will probably be shot next. */
 const NEXT_DEGREES = 10;
-
+/** Shapes less likely than this decide nothing. */
+const LEAST_CHANCE = 1e-5;
 const FUTURES: readonly number[] = [-1.4, -0.5, 0.5, 1.4];
 
-/** Log-normal, with a little left for what is no bowl. */
-const BOWL_PRIOR: SpecialPrior = {
-  low: BOWL.low,
-  high: BOWL.high,
-  logDensity: (bowl) => {
-    const z = bowl > 0 ? Math.log(bowl / BOWL.median) / BOWL.logSd : 0;
-    const usual = bowl > 0 ? Math.exp((-z * z) / 2) / (bowl * BOWL.logSd) : 0;
-    const unlike = Math.exp(-((bowl / BOWL.unlikeSd) ** 2) / 2) / BOWL.unlikeSd;
-    return Math.log((1 - BOWL.unlikeOdds) * usual + BOWL.unlikeOdds * unlike);
-  },
-};
+type Row = (end: Pick<TunedEnd, 'day' | 'windy' | 'tired'> | null) => readonly number[];
 
 /**
- * Group size over one control: ln σ² = level + tilt · t + bowl · t² + day + wind + tiredness, t from
- * −1 to 1 over the range, every end weighed by how well its few shots can know it. Expected to be a
- * bowl, shallow or steep, so that a few lucky ends do not make a valley; that it is none is found out.
+ * Group size over one control: ln σ² = level + shape(t) + day + wind + tiredness, t from −1 to 1 over
+ * the range, every end weighed by how well its few shots can know it. The shape is one of many, each
+ * with its chance before (`curve-shapes.ts`), so that a few lucky ends do not make a valley.
  */
 export function fitTuning(ends: readonly TunedEnd[], { settings }: TuningRange): TuningFit {
   const days = 1 + Math.max(-1, ...ends.map(({ day }) => day));
-  const place = placeIn(settings);
-  const row = (t: number, end: Pick<TunedEnd, 'day' | 'windy' | 'tired'> | null) => [
+  const row: Row = (end) => [
     1,
-    t,
     end?.windy === true ? 1 : 0,
     end?.tired === true ? 1 : 0,
     ...Array.from({ length: days }, (_, day) => (end !== null && end.day === day ? 1 : 0)),
   ];
+  // What was shot off the list, by settings of an earlier range, has a place of its own behind it.
+  const all = [...new Set([...settings, ...ends.map(({ setting }) => setting)])];
+  const placed = placeIn(settings);
+  const shapes = CURVE_SHAPES.map(({ chance, at }) => ({
+    chance,
+    values: all.map((setting) => at(placed(setting))),
+  }));
   const seen = ends.map((end) => {
     const { mean, variance } = logVariance(
       Math.max(LEAST_SQUARES_MM2, end.squaresMm2),
       end.degrees,
     );
-    const t = place(end.setting);
-    return { row: row(t, end), special: t * t, y: mean, variance: variance + END_VARIANCE };
+    return {
+      row: row(end),
+      place: all.indexOf(end.setting),
+      y: mean,
+      variance: variance + END_VARIANCE,
+    };
   });
-  const posterior = fitGridLinear(
-    seen,
-    [LEVEL, TILT, WIND, TIRED, ...Array.from({ length: days }, () => DAY)],
-    BOWL_PRIOR,
-  );
-  const places = settings.map(place);
-  const moments = jointMoments(posterior);
-  const judged = CurveShapes.of(posterior, TILT_AT).judge(places);
+  const priors = [LEVEL, WIND, TIRED, ...Array.from({ length: days }, () => DAY)];
+  const posterior = weighShapes(seen, priors, shapes);
+  const lost = shapes.map(({ values }) => regretOf(values.slice(0, settings.length)));
+  const { chances } = posterior;
   const outlooks = settings.map((setting, index): SettingOutlook => {
-    const t = places[index]!;
-    const level = momentsOf(moments, [...row(t, null), t * t]);
-    const size = (z: number) => Math.exp((level.mean + z * level.sd) / 2);
+    const level = posterior.at(row(null), index);
+    const size = (z: number) => Math.exp((level.mean + z * Math.sqrt(level.variance)) / 2);
     return {
       setting,
       ends: ends.filter((end) => end.setting === setting).length,
       groupMm: size(0),
       lowMm: size(-HALF_90),
       highMm: size(HALF_90),
-      isBest: judged.isBest[index]!,
-      regret: judged.regret[index]!,
+      isBest: dot(
+        chances,
+        lost.map((one) => bestShare(one, index)),
+      ),
+      regret: dot(
+        chances,
+        lost.map((one) => one[index]!),
+      ),
     };
   });
   const best = outlooks.reduce((one, other) => (other.regret < one.regret ? other : one));
+  const today = row({ day: Math.max(0, days - 1), windy: false, tired: false });
+  const foreseen = settings.map((_, index) => posterior.at(today, index));
   return {
     settings: outlooks,
     best,
     leftToGain: best.regret,
-    next: mostTelling(
-      posterior,
-      settings,
-      places.map((t) => row(t, { day: Math.max(0, days - 1), windy: false, tired: false })),
-      places,
-    ),
-    compare: (one, other) => comparedBy(moments, row, place(one), place(other)),
+    next: settings[mostTelling(foreseen, chances, lost)]!,
+    compare: (one, other) => compared(chances, placed(one), placed(other)),
     unlike: unlikeOf(posterior, seen),
   };
 }
@@ -151,66 +128,75 @@ export function fitTuning(ends: readonly TunedEnd[], { settings }: TuningRange):
 /** Half of the normal 90 % interval in standard deviations. */
 const HALF_90 = 1.6449;
 
-/** Mean and standard deviation of a combination of all parameters, the bowl last. */
-function momentsOf(
-  { mean, covariance }: ReturnType<typeof jointMoments>,
-  row: readonly number[],
-): { readonly mean: number; readonly sd: number } {
-  const variance = dot(
-    row,
-    covariance.map((line) => dot(line, row)),
-  );
-  return { mean: dot(row, mean), sd: Math.sqrt(Math.max(0, variance)) };
+/** What staying at each place loses, as a share of the group there: 0 at the best, never more than all of it. */
+function regretOf(logs: readonly number[]): readonly number[] {
+  const least = Math.min(...logs);
+  return logs.map((log) => 1 - Math.exp((least - log) / 2));
 }
 
-/** The difference of two settings is that of lean and bowl alone: level, days and wind cancel. */
-function comparedBy(
-  moments: ReturnType<typeof jointMoments>,
-  row: (t: number, end: null) => readonly number[],
-  one: number,
-  other: number,
-): GroupComparison {
-  const [left, right] = [row(one, null), row(other, null)];
-  const { mean, sd } = momentsOf(moments, [
-    ...left.map((value, at) => value - right[at]!),
-    one * one - other * other,
-  ]);
-  const ratio = (z: number) => Math.exp((mean + z * sd) / 2);
+/** Where several places lose nothing, each is the best for its share. */
+function bestShare(losses: readonly number[], place: number): number {
+  return losses[place] === 0 ? 1 / losses.filter((loss) => loss === 0).length : 0;
+}
+
+/** The difference of two settings is that of the shape alone: level, days and wind cancel. */
+function compared(chances: readonly number[], one: number, other: number): GroupComparison {
+  const steps = CURVE_SHAPES.map(({ at }, k) => ({
+    step: at(one) - at(other),
+    chance: chances[k]!,
+  })).toSorted((less, more) => less.step - more.step);
+  const sum = (of: (step: number) => number) =>
+    steps.reduce((total, { step, chance }) => total + of(step) * chance, 0);
+  const ratio = (step: number) => Math.exp(step / 2);
   return {
-    ratio: ratio(0),
-    low: ratio(-HALF_90),
-    high: ratio(HALF_90),
-    oneIsBetter: sd === 0 ? 0.5 : normalCdf(0, mean, sd),
+    ratio: ratio(sum((step) => step)),
+    low: ratio(quantileOf(steps, 0.05)),
+    high: ratio(quantileOf(steps, 0.95)),
+    oneIsBetter: sum((step) => (step < 0 ? 1 : step === 0 ? 0.5 : 0)),
   };
+}
+
+/** @param steps in rising order, their chances summing to 1 */
+function quantileOf(
+  steps: readonly { readonly step: number; readonly chance: number }[],
+  p: number,
+): number {
+  let below = 0;
+  for (const { step, chance } of steps) {
+    below += chance;
+    if (below >= p) return step;
+  }
+  return steps.at(-1)?.step ?? 0;
 }
 
 /** Said with this chance only. */
 const UNLIKE_AT = 0.7;
-/** A bowl steeper than this is more than a control usually does. */
+/** A valley steeper than this is more than a control usually does. */
 const STEEP_FROM = 2.2;
 /** Squares of what is left of the ends, so many of their own spreads beyond what is expected. */
 const ROUGH_SPREADS = 2.5;
+const FITTED_PARAMETERS = 3;
 
 function unlikeOf(
-  posterior: GridLinearPosterior,
-  seen: readonly { row: readonly number[]; special: number; y: number; variance: number }[],
+  posterior: ShapePosterior,
+  seen: readonly { row: readonly number[]; place: number; y: number; variance: number }[],
 ): UnlikeBowl | null {
-  const chance = (of: (bowl: number) => boolean) =>
-    posterior.values.reduce((sum, v, k) => (of(v) ? sum + posterior.weights[k]! : sum), 0);
-  if (chance((bowl) => bowl < 0) >= UNLIKE_AT) return 'hill';
-  if (chance((bowl) => bowl > STEEP_FROM) >= UNLIKE_AT) return 'steep';
+  const chance = (of: (shape: (typeof CURVE_SHAPES)[number]) => boolean) =>
+    CURVE_SHAPES.reduce((sum, shape, k) => (of(shape) ? sum + posterior.chances[k]! : sum), 0);
+  if (chance(({ kind }) => kind === 'hill') >= UNLIKE_AT) return 'hill';
+  if (chance(({ kind, depth }) => kind === 'valley' && depth > STEEP_FROM) >= UNLIKE_AT)
+    return 'steep';
   const free = seen.length - FITTED_PARAMETERS;
   if (free < 2) return null;
-  const squares = seen.reduce((sum, { row, special, y, variance }) => {
-    const left = y - mixtureMean(combination(posterior, row, special));
+  const squares = seen.reduce((sum, { row, place, y, variance }) => {
+    const left = y - posterior.at(row, place).mean;
     return sum + left ** 2 / variance;
   }, 0);
   return squares > free + ROUGH_SPREADS * Math.sqrt(2 * free) ? 'rough' : null;
 }
-const FITTED_PARAMETERS = 3;
 
 /** Less than this share of the group left to gain is not worth shooting for. */
-const WORTH_SHOOTING = 0.03;
+const WORTH_SHOOTING = 0.029;
 /** However well it looks, this many ends first. */
 const FEWEST_ENDS = 6;
 
@@ -226,47 +212,43 @@ function placeIn(settings: readonly number[]): (setting: number) => number {
 }
 
 /**
- * The setting where one more end is expected to lower the regret of the best guess most: for each,
- * a few futures of that end, each with the shape it would leave. Level and day are as uncertain as
- * they are: an end teaches by how it differs from the others.
+ * The place where one more end is expected to lower the regret of the best guess most: for each, a
+ * few futures of that end, each with the chances it would leave the shapes.
+ *
+ * @param foreseen by place, what an end there would show, a normal for each shape
+ * @param lost by shape, what staying at each place loses
  */
 function mostTelling(
-  posterior: GridLinearPosterior,
-  settings: readonly number[],
-  rows: readonly (readonly number[])[],
-  places: readonly number[],
+  foreseen: readonly ShapedOutlook[],
+  chances: readonly number[],
+  lost: readonly (readonly number[])[],
 ): number {
-  // The bowl with the others as normals: near enough for where to shoot, not for what is said.
-  const { mean, covariance } = jointMoments(posterior);
-  const bowlAt = mean.length - 1;
-  let best = settings[0]!;
-  let least = Number.POSITIVE_INFINITY;
   const noise = logVariance(1, NEXT_DEGREES).variance + END_VARIANCE;
-  for (const [index, plain] of rows.entries()) {
-    const row = [...plain, places[index]! ** 2];
-    const with_ = covariance.map((line) => dot(line, row));
-    const spread = dot(with_, row) + noise;
-    const [tilt, bowl] = [with_[TILT_AT]!, with_[bowlAt]!];
-    const cov = (one: number, other: number) => covariance[one]![other]!;
-    const left = {
-      tilt: cov(TILT_AT, TILT_AT) - tilt ** 2 / spread,
-      both: cov(TILT_AT, bowlAt) - (tilt * bowl) / spread,
-      bowl: cov(bowlAt, bowlAt) - bowl ** 2 / spread,
-    };
-    const expected = FUTURES.reduce((sum, z) => {
-      const push = z / Math.sqrt(spread);
-      const at = { tilt: mean[TILT_AT]! + tilt * push, bowl: mean[bowlAt]! + bowl * push };
-      const { regret } = CurveShapes.normal(at, left).judge(places);
-      return sum + Math.min(...regret) / FUTURES.length;
-    }, 0);
+  const likely = [...chances.keys()].filter((k) => chances[k]! > LEAST_CHANCE);
+  let best = 0;
+  let least = Number.POSITIVE_INFINITY;
+  for (const [place, { means, mean, within, variance }] of foreseen.entries()) {
+    let expected = 0;
+    for (const z of FUTURES) {
+      const y = mean + z * Math.sqrt(variance + noise);
+      const after = new Float64Array(foreseen.length);
+      let total = 0;
+      for (const k of likely) {
+        const weight = chances[k]! * Math.exp(-((y - means[k]!) ** 2) / (within + noise) / 2);
+        total += weight;
+        const losses = lost[k]!;
+        for (let at = 0; at < after.length; at += 1) after[at]! += weight * losses[at]!;
+      }
+      expected += Math.min(...after) / total / FUTURES.length;
+    }
     if (expected < least - 1e-9) {
       least = expected;
-      best = settings[index]!;
+      best = place;
     }
   }
   return best;
 }
 
 function dot(one: readonly number[], other: readonly number[]): number {
-  return one.reduce((sum, value, index) => sum + value * other[index]!, 0);
+  return one.reduce((sum, value, at) => sum + value * other[at]!, 0);
 }
