@@ -46,7 +46,7 @@ describe('a walk-back by next moves only', () => {
         if (action.kind === 'change') {
           const [change] = action.changes;
           if (change!.control === 'plungerReach') {
-            if (turns === 0) expect(Math.abs(change!.amount)).toBeLessThanOrEqual(0.5);
+            if (turns === 0) expect(Math.abs(change!.amount)).toBeLessThanOrEqual(0.75);
             turns += change!.amount;
           }
           log.change(change!.control, change!.amount);

@@ -67,7 +67,7 @@ export function FineTuningPanel({
         <ChartFold title="The curve">
           <TuningChart standing={standing} unit={unit} />
           <p className="mt-1 text-note text-ink-2">
-            The curve is ln of the variance against the setting, expected to be a bowl, shallow or
+            The curve is ln of the variance against the setting, expected to be a valley, shallow or
             steep; wind, tiredness and day are reckoned with.
           </p>
         </ChartFold>
