@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { SpokenMove } from '#core/words/moves/speak-move.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
+import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { dayTally, tallyWords } from '../bench/day-tally.ts';
 import type { BowHandle } from '../bows/use-bow.ts';
@@ -25,6 +26,37 @@ interface Beside {
   readonly now: Date;
 }
 
+/** What comes next, in one line, where the whole of it stands farther down. */
+function NextLine({
+  move,
+  to,
+}: {
+  readonly move: NonNullable<Beside['move']>;
+  readonly to: 'next-move' | 'next-move-beside';
+}) {
+  return (
+    <p className="mt-1 border-l-2 border-accent pl-3 font-[640] text-accent">
+      <a href={`#${to}`} className="-mb-3 block min-h-11 content-center">
+        Next: <Fractions text={move.title} />
+      </a>
+    </p>
+  );
+}
+
+/** The same over a chart that fills a low window, under which what comes next would not be seen. */
+export function NextOverChart({
+  move,
+  session,
+}: Pick<Beside, 'move'> & { readonly session: ShootingSession | null }) {
+  const hasChart = session?.sessionKind === 'fineTuning' || session?.sessionKind === 'walkBack';
+  if (move === null || !hasChart) return null;
+  return (
+    <div className="mb-4 hidden @roomy:short:block">
+      <NextLine move={move} to="next-move-beside" />
+    </div>
+  );
+}
+
 /** Where there is room: gauges and ends, the next move and the last entries, beside the butt. */
 export function BesideTheButt({
   bow,
@@ -41,11 +73,9 @@ export function BesideTheButt({
   return (
     <>
       {move !== null && (
-        <p className="mt-1 border-l-2 border-accent pl-3 font-[640] text-accent @roomy:hidden">
-          <a href="#next-move" className="-mb-3 block min-h-11 content-center">
-            Next: <Fractions text={move.title} />
-          </a>
-        </p>
+        <div className="@roomy:hidden">
+          <NextLine move={move} to="next-move" />
+        </div>
       )}
       <div className="mt-5 hidden grid-cols-[11.875rem_minmax(0,1fr)] gap-x-6 @roomy:grid">
         <div className="grid content-start gap-3">
@@ -59,7 +89,7 @@ export function BesideTheButt({
             Next end
           </button>
         </div>
-        <div className="border-l-2 border-accent pl-5">
+        <div id="next-move-beside" className="border-l-2 border-accent pl-5">
           <NextMove
             move={move}
             onDone={done}

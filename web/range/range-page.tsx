@@ -15,7 +15,7 @@ import { useEntering } from '../log-line/use-entering.ts';
 import { useMoveActions } from '../log-line/use-move-actions.ts';
 import { useSettings } from '../theme/use-settings.ts';
 import { useNarrow } from '../ui/use-narrow.ts';
-import { BesideTheButt, UnderTheButt } from './beside-the-butt.tsx';
+import { BesideTheButt, NextOverChart, UnderTheButt } from './beside-the-butt.tsx';
 import { Butt } from './plot/butt.tsx';
 import { SessionChoice } from './session/session-choice.tsx';
 import { SessionPanel } from './session/session-panel.tsx';
@@ -138,6 +138,7 @@ function Range({
               onChoose={goTo}
               onEnd={endSession}
             />
+            <NextOverChart move={beside.move} session={session} />
             <SessionPanel
               state={looked}
               session={session}

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { axisAcross } from './axis-across.ts';
+import { axisAcross, axisUp } from './axis-across.ts';
 
 describe('the axis across a walk-back', () => {
   it('has whole units, the mark in the middle', () => {
@@ -26,6 +26,26 @@ describe('the axis across a walk-back', () => {
           expect(new Set(right).size).toBe(right.length);
         },
       ),
+    );
+  });
+});
+
+describe('the axis upward', () => {
+  it('counts by ones, twos and fives, whatever lies on it', () => {
+    expect(axisUp(78).ticks).toEqual([0, 20, 40, 60, 80]);
+    expect(axisUp(7.2).ticks).toEqual([0, 2, 4, 6, 8]);
+    expect(axisUp(0.9)).toMatchObject({ domain: [0, 1], decimals: 1 });
+    expect(axisUp(0).ticks).toHaveLength(2);
+  });
+
+  it('holds everything drawn, and writes no two ticks alike', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 5000, noNaN: true }), (most) => {
+        const { domain, ticks, decimals } = axisUp(most);
+        expect(domain[1]).toBeGreaterThanOrEqual(most - 1e-6);
+        expect(ticks.length).toBeLessThanOrEqual(6);
+        expect(new Set(ticks.map((tick) => tick.toFixed(decimals))).size).toBe(ticks.length);
+      }),
     );
   });
 });

@@ -3,6 +3,7 @@ import { CONTROL_FACTS } from '#core/craft/controls.ts';
 import { showExact, showNumber } from '#core/quantity/show.ts';
 import { fromStored } from '#core/quantity/units.ts';
 import { endGroupMm, type FineTuningStanding } from '#core/fine-tuning/fine-tuning-standing.ts';
+import { axisUp } from './axis-across.ts';
 import { CurveChart } from './curve-chart.tsx';
 
 /** Above the curve this much of it is shown: single ends scatter. */
@@ -27,8 +28,7 @@ export function TuningChart({
     ...curve.map(({ value }) => value * HEADROOM),
     ...shot.map(({ value }) => value),
   );
-  // Four even steps, each a whole or a half unit.
-  const top = 2 * Math.ceil(most / 2);
+  const { domain, ticks, decimals } = axisUp(most);
   const facts = CONTROL_FACTS[experiment.control];
   return (
     <CurveChart
@@ -40,9 +40,9 @@ export function TuningChart({
         write: (value) => showExact(value),
       }}
       y={{
-        domain: [0, top],
-        ticks: [0, top / 4, top / 2, (3 * top) / 4, top],
-        write: (value) => showNumber(value, top < 8 ? 1 : 0),
+        domain,
+        ticks,
+        write: (value) => showNumber(value, decimals),
       }}
       label="Group against setting"
       caption={`Group (one standard deviation an axis), ${unit}, against ${facts.unit}s from the first setting; + is ${facts.plus}. Dashed: where it stands now.`}

@@ -300,15 +300,23 @@ function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string 
           view.ticksY.map((tick) => `M0 ${tick.at}h${tick.label === null ? -4 : -9}`).join('')
         }
       />
-      {view.ticksX.map(
-        (tick, index) =>
-          tick.label !== null && (
-            <text key={tick.at} className="t-note" x={tick.at} y={height + 22} textAnchor="middle">
-              {tick.label}
-              {index > view.ticksX.length - 6 ? ` ${unit}` : ''}
-            </text>
-          ),
-      )}
+      {view.ticksX.map((tick, index) => {
+        if (tick.label === null) return null;
+        const label = index > view.ticksX.length - 6 ? `${tick.label} ${unit}` : tick.label;
+        // The last one has the unit, and stays inside where its tick stands at the edge.
+        const isCut = tick.at > width - LABEL_CHARACTER_PX * label.length;
+        return (
+          <text
+            key={tick.at}
+            className="t-note"
+            x={isCut ? width : tick.at}
+            y={height + 22}
+            textAnchor={isCut ? 'end' : 'middle'}
+          >
+            {label}
+          </text>
+        );
+      })}
       {view.ticksY.map(
         (tick) =>
           tick.label !== null &&
@@ -321,6 +329,9 @@ function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string 
     </g>
   );
 }
+
+/** Half a character of a label, about. */
+const LABEL_CHARACTER_PX = 4;
 
 /** The aimed mark: a cross of tape, since a bare butt has no rings. */
 function TapeCross({ x, y }: { readonly x: number; readonly y: number }) {

@@ -9,6 +9,7 @@ import {
   unlikeWords,
 } from '#core/words/fine-tuning-words.ts';
 import { ChartFold } from '../../ui/chart-fold.tsx';
+import { Fractions } from '../../ui/fractions.tsx';
 import { TuningChart } from '../charts/tuning-chart.tsx';
 
 /** An experiment: what the counting says, the curve, and how far it has come. */
@@ -25,10 +26,12 @@ export function FineTuningPanel({
   return (
     <section aria-label="Fine tuning" aria-live="polite" data-testid="fine-tuning">
       <p className="text-title leading-[1.14] font-[520] [font-stretch:88%] @tablet:text-figure">
-        {fineTuningSays(standing)}
+        <Fractions text={fineTuningSays(standing)} />
       </p>
       <p className="mt-1 text-sub leading-snug">
-        {experimentName(experiment)}: now {settingWords(standing, setting)}.{' '}
+        <Fractions
+          text={`${experimentName(experiment)}: now ${settingWords(standing, setting)}.`}
+        />{' '}
         {settled || finish !== null
           ? 'Less is left to gain than is worth shooting for.'
           : ends.length > 0
@@ -52,10 +55,7 @@ export function FineTuningPanel({
       )}
       {finish?.comparison != null && (
         <p className="mt-1">
-          Side by side: the group at {settingWords(standing, finish.best)} is{' '}
-          {showNumber(finish.comparison.ratio, 2)} ({showNumber(finish.comparison.low, 2)} to{' '}
-          {showNumber(finish.comparison.high, 2)}) times that at{' '}
-          {settingWords(standing, finish.other)}.
+          <Fractions text={sideBySide(standing, finish, finish.comparison)} />
         </p>
       )}
       {apart !== null && (
@@ -78,4 +78,14 @@ export function FineTuningPanel({
       </p>
     </section>
   );
+}
+
+/** What the ends shot side by side say by themselves. */
+function sideBySide(
+  standing: FineTuningStanding,
+  { best, other }: NonNullable<FineTuningStanding['finish']>,
+  { ratio, low, high }: NonNullable<NonNullable<FineTuningStanding['finish']>['comparison']>,
+): string {
+  const [one, two] = [settingWords(standing, best), settingWords(standing, other)];
+  return `Side by side: the group at ${one} is ${showNumber(ratio, 2)} (${showNumber(low, 2)} to ${showNumber(high, 2)}) times that at ${two}.`;
 }
