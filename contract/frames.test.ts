@@ -39,6 +39,7 @@ describe('a log as it is answered', () => {
       [entry, 3],
     ])
       expect(passes(ownLogResponseSchema, { ...own, entries })).toBe(false);
+    expect(passes(ownLogResponseSchema, { ...own, count: 3, setAside: 2 })).toBe(true);
     expect(passes(ownLogResponseSchema, { ...own, count: -1 })).toBe(false);
     expect(passes(ownLogResponseSchema, { ...own, setAside: 0.5 })).toBe(false);
     // Anybody else's is checked whole.

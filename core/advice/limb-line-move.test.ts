@@ -117,6 +117,28 @@ describe('limbLineMove', () => {
     },
   );
 
+  /** A pocket turned so often, each turn moving the string by so much. */
+  function turned(amounts: readonly number[], perTurn: number, readToMm = 0.02) {
+    const log = new BowLog().settle({ limbLineTop: 2.4 });
+    let now = 2.4;
+    for (const amount of amounts) {
+      log.change('topSideScrews', amount);
+      now += perTurn * amount;
+      log.read('limbLineTop', now, now + readToMm, now - readToMm);
+    }
+    return log;
+  }
+
+  it('is for a technician after three unstringings without an answer, and not before', () => {
+    expect(moveOf(turned([1 / 4, -1 / 4], 0))?.because.topic).toBe('sideScrews');
+    const silent = moveOf(turned([1 / 4, 1 / 4, 1 / 4], 0));
+    expect(silent).toMatchObject({ key: 'pocketSilent:limbLineTop', place: 'topLimb' });
+    // It answers, surely and next to nothing: no screw brings that string anywhere.
+    expect(moveOf(turned([1, -2, 1], 0.1))?.because.topic).toBe('pocketSilent');
+    // It answers weakly and surely: it is turned.
+    expect(changes(turned([-1 / 2, 1, -1], 0.6))).not.toEqual([]);
+  });
+
   it('turns both pockets in one unstringing, and none that is straight', () => {
     const both = new BowLog().settle({ limbLineTop: 1.5, limbLineBottom: -1.5 });
     expect(changes(both).map(({ control }) => control)).toEqual([

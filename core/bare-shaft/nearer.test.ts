@@ -28,6 +28,9 @@ describe('too far to judge', () => {
     const log = shotAt(18, 395, 800);
     const move = spokenMove(log.state, log.nowMs);
     expect(move).toMatchObject({
+      key: 'shoot:nearer',
+      step: 'bareShaft',
+      place: 'butt',
       title: 'Go nearer: 17 m',
       expect: 'Bare shafts on the butt at 17 m',
       doneLabel: 'Begin at 17 m',

@@ -75,6 +75,9 @@ describe('a bent shaft among three', () => {
     const { log } = shotWith(BENT_3);
     const move = spokenMove(log.state, log.nowMs);
     expect(move).toMatchObject({
+      key: 'aside:bare 3',
+      step: 'bareShaft',
+      place: 'arrow',
       title: 'Set bare shaft 3 aside',
       caution: 'shafts',
       doneLabel: 'Set aside',
@@ -84,7 +87,7 @@ describe('a bent shaft among three', () => {
       /^It lands [56] cm right of the others: shoot those, and flex it and look it over for cracks$/,
     );
     expect(move?.why).toMatch(/^Bare shaft 3 fell [56] cm right of its fellows in 3 shots/);
-    expect(move?.action.kind).toBe('setShaftAside');
+    expect(move?.action).toMatchObject({ kind: 'setShaftAside', arrow: 'bare', arrowNumber: 3 });
     const left = shotWith(BENT_3, 'left').log;
     expect(spokenMove(left.state, left.nowMs)?.expect).toMatch(/cm left of the others/);
   });

@@ -10,6 +10,20 @@ describe('the line at the butt', () => {
     const found = read(text);
     return found.kind === 'shots' ? found.pairs.length : found.read.kind;
   };
+  it('refuses what lies off any butt, and names the place', () => {
+    const refusal = (text: string) => {
+      const found = read(text);
+      if (found.kind === 'shots' || found.read.kind !== 'refused') return found.kind;
+      return `${found.read.refusal.at}: ${found.read.refusal.says} ${found.read.refusal.remedy}`;
+    };
+    expect(refusal('f 3.5,2.0 4.1,-900')).toBe(
+      '14: -900 cm is off any butt. Numbers here are cm from the mark.',
+    );
+    expect(refusal('f 900,3')).toBe(
+      '2: 900 cm is off any butt. Numbers here are cm from the mark.',
+    );
+  });
+
   it.each([
     ['4.9,-1.1', 1],
     ['f 4.9,-1.1 2,3.5', 2],

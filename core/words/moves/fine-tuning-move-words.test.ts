@@ -3,6 +3,7 @@ import type { FineTuningBecause } from '../../advice/move-because.ts';
 import { plainMove } from '../../advice/plain-move.ts';
 import { BowLog } from '../../fixtures/bow-log.ts';
 import type { FineTuningStanding } from '../../fine-tuning/fine-tuning-standing.ts';
+import { ratioWords } from '../fine-tuning-words.ts';
 import { closingWords } from './fine-tuning-move-words.ts';
 import { speakMove } from './speak-move.ts';
 
@@ -133,4 +134,11 @@ describe('what fine tuning says', () => {
     expect(closingWords(move(keep(0.9)))).toBe(`kept 1/2 turn stiffer: by all 3 ends, ${compared}`);
     expect(closingWords(move({ topic, wants: 'enoughToday', standing: standing() }))).toBe('');
   });
+});
+
+it('says of a finish without a comparison that nothing is known against the other', () => {
+  expect(ratioWords(null)).toBe('not known against that');
+  expect(ratioWords({ ratio: 0.84, low: 0.61, high: 1.16, oneIsBetter: 0.8 })).toBe(
+    '0.84 (0.61 to 1.16) times that',
+  );
 });
