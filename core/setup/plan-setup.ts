@@ -33,8 +33,8 @@ export interface SetupPlan {
 const GOOD_ENOUGH = 0.85;
 /** Nearer by less than this share of the tolerance nobody sees. */
 const VISIBLE = 0.2;
-/** A move may leave the hard brace limits with at most this chance, on the side it goes to. */
-const LIMIT_CHANCE = 0.0001;
+/** A move may leave the hard brace limits with at most this chance, on the side it goes to: one bow in ten thousand set up passes them. */
+const LIMIT_CHANCE = 0.00001;
 /** Most of one bolt in one string-off, turns. */
 const MOST_TURNS = 2;
 /**
