@@ -33,8 +33,11 @@ export interface SetupPlan {
 const GOOD_ENOUGH = 0.85;
 /** Nearer by less than this share of the tolerance nobody sees. */
 const VISIBLE = 0.2;
-/** A move may leave the hard brace limits with at most this chance, on the side it goes to: one bow in ten thousand set up passes them. */
-const LIMIT_CHANCE = 0.00001;
+/**
+ * A move may leave the hard brace limits with at most this chance, on the side it goes to. A bow that
+ * stands outside them already is brought back more boldly: until then it is not shot.
+ */
+const LIMIT_CHANCE = { inside: 0.00001, outside: 0.0001 } as const;
 /** Most of one bolt in one string-off, turns. */
 const MOST_TURNS = 2;
 /**
@@ -166,8 +169,10 @@ class MoveSearch {
     const known = this.tooFar.get(key) ?? { above: Infinity, below: -Infinity };
     if (move.twists >= known.above || move.twists <= known.below) return false;
     const { below, above } = this.beyondLimit(move);
-    const tooHigh = above > Math.max(LIMIT_CHANCE, this.limitNow.above);
-    const tooLow = below > Math.max(LIMIT_CHANCE, this.limitNow.below);
+    const { above: aboveNow, below: belowNow } = this.limitNow;
+    const most = LIMIT_CHANCE[Math.max(aboveNow, belowNow) > 0.5 ? 'outside' : 'inside'];
+    const tooHigh = above > Math.max(most, aboveNow);
+    const tooLow = below > Math.max(most, belowNow);
     if (tooHigh) known.above = move.twists;
     if (tooLow) known.below = move.twists;
     this.tooFar.set(key, known);
