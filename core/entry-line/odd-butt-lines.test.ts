@@ -78,4 +78,24 @@ describe('the line at the butt', () => {
       'f 49,-11 219,5 miss',
     ]);
   });
+
+  it('offers a tenth only where all of it lies on the butt then', () => {
+    const choices = (text: string) => {
+      const found = read(text);
+      if (found.kind !== 'line' || found.read.kind !== 'question') throw new Error('no question');
+      return found.read.choices;
+    };
+    const far = choices('f 130.0,2.0 140.0,1.0  ');
+    expect(far.map(({ text }) => text)).toEqual(['f 13,0.2 14,0.1', 'f 130.0,2.0 140.0,1.0 miss']);
+    expect(far.every(({ bodies }) => bodies.length === 0)).toBe(true);
+    expect(far.at(-1)?.label).toBe('It missed the butt');
+    // A tenth of 240 is off a sheet of 20 cm still.
+    const small = readRangeLine('f 130.0,2.0 240.0,1.0', state, {
+      unit: 'cm',
+      hand: 'right',
+      buttMm: 200,
+    });
+    if (small.kind !== 'line' || small.read.kind !== 'question') throw new Error('no question');
+    expect(small.read.choices.map(({ label }) => label)).toEqual(['It missed the butt']);
+  });
 });
