@@ -58,14 +58,14 @@ test('a walk-back: near to far, only where hits stay on the butt, then reach', a
     if ((await title(page).innerText()).startsWith('Plunger')) break;
     await shoot(distanceM, 4);
   }
-  await expect(title(page)).toHaveText('Plunger reach 1/2 turn in');
+  await expect(title(page)).toHaveText('Plunger reach 3/4 turn in');
   await page.getByTestId('next-move').first().getByRole('button', { name: 'Done' }).click();
   await expect(title(page)).toHaveText('Shoot 3 fletched at 10 m');
   const placed = (await bodies(app, 'Heron')).filter(({ kind }) => kind === 'shotPlaced');
   expect(placed.at(-1)).toMatchObject({ arrow: 'fletched' });
   expect(placed.at(-1)?.['distanceM']).toBeGreaterThanOrEqual(22);
   await page.goto(`${app.address}/bench/${await app.bowId('Heron')}`);
-  await expect(page.getByTestId('state-walkBack')).toContainText('stale, plunger reach 1/2 turn');
+  await expect(page.getByTestId('state-walkBack')).toContainText('stale, plunger reach 3/4 turn');
 });
 
 test('fine tuning: steps of one control, the curve, and a change of another thing voids it', async ({
