@@ -35,9 +35,11 @@ const GOOD_ENOUGH = 0.85;
 const VISIBLE = 0.2;
 /**
  * A move may leave the hard brace limits with at most this chance, on the side it goes to. A bow that
- * stands outside them already is brought back more boldly: until then it is not shot.
+ * stands a little outside them is brought back more boldly: until then it is not shot. One far outside is
+ * not: what it took to get there may be a twist that does far more than usual.
  */
-const LIMIT_CHANCE = { inside: 0.00001, outside: 0.0001 } as const;
+const LIMIT_CHANCE = { usual: 0.00001, justOutside: 0.0001 } as const;
+const LITTLE_OUTSIDE_MM = 3;
 /** Most of one bolt in one string-off, turns. */
 const MOST_TURNS = 2;
 /**
@@ -85,6 +87,8 @@ function kindOf({ twists, top, bottom }: Candidate): number {
   return Math.sign(twists) * 9 + Math.sign(top) * 3 + Math.sign(bottom);
 }
 
+const STANDING: Candidate = { twists: 0, top: 0, bottom: 0 };
+
 /** Every move the bow allows, priced; asked for the cheapest that keeps the brace limits. */
 class MoveSearch {
   private readonly state: BowState;
@@ -94,6 +98,7 @@ class MoveSearch {
   private readonly standing: number;
   private readonly brace: SetupGoal | null;
   private readonly limitNow: { readonly below: number; readonly above: number };
+  private readonly limitChance: number;
   /** For each pair of bolt turns, the twists from which a limit is known to be passed. */
   private readonly tooFar = new Map<string, { above: number; below: number }>();
 
@@ -119,7 +124,21 @@ class MoveSearch {
     );
     this.kinds = Int8Array.from(this.moves, kindOf);
     this.standing = missOf(goalsAt(0), 0, 0);
-    this.limitNow = this.beyondLimit({ twists: 0, top: 0, bottom: 0 });
+    this.limitNow = this.beyondLimit(STANDING);
+    this.limitChance = LIMIT_CHANCE[this.isJustOutside() ? 'justOutside' : 'usual'];
+  }
+
+  private isJustOutside(): boolean {
+    const limit = this.brace?.target.limit ?? null;
+    if (limit === null) return false;
+    const brace = mixtureMean(this.braceAfter(STANDING));
+    const outsideMm = Math.max(limit.low - brace, brace - limit.high);
+    return outsideMm > 0 && outsideMm <= LITTLE_OUTSIDE_MM;
+  }
+
+  private braceAfter(move: Candidate): NormalMixture {
+    const { now } = learnedGains(this.state).plane;
+    return this.brace?.under(settingAfter(now, amountsOf(move))) ?? [];
   }
 
   /** The cheapest allowed move that beats standing still and is not of the kind given. */
@@ -155,8 +174,7 @@ class MoveSearch {
 
   private beyondLimit(move: Candidate): { readonly below: number; readonly above: number } {
     if (this.brace?.target.limit == null) return { below: 0, above: 0 };
-    const { now } = learnedGains(this.state).plane;
-    const after = this.brace.under(settingAfter(now, amountsOf(move)));
+    const after = this.braceAfter(move);
     return {
       below: mixtureCdf(after, this.brace.target.limit.low),
       above: 1 - mixtureCdf(after, this.brace.target.limit.high),
@@ -169,10 +187,8 @@ class MoveSearch {
     const known = this.tooFar.get(key) ?? { above: Infinity, below: -Infinity };
     if (move.twists >= known.above || move.twists <= known.below) return false;
     const { below, above } = this.beyondLimit(move);
-    const { above: aboveNow, below: belowNow } = this.limitNow;
-    const most = LIMIT_CHANCE[Math.max(aboveNow, belowNow) > 0.5 ? 'outside' : 'inside'];
-    const tooHigh = above > Math.max(most, aboveNow);
-    const tooLow = below > Math.max(most, belowNow);
+    const tooHigh = above > Math.max(this.limitChance, this.limitNow.above);
+    const tooLow = below > Math.max(this.limitChance, this.limitNow.below);
     if (tooHigh) known.above = move.twists;
     if (tooLow) known.below = move.twists;
     this.tooFar.set(key, known);
