@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
 import { BowLog, bareShaftBow, SIX_FLETCHED } from '../fixtures/bow-log.ts';
-import { offsetWords, surerWords } from './verdict-words.ts';
+import { offsetWords, surerWords, verdictWords } from './verdict-words.ts';
 
 const verdictOf = (log: BowLog) => sessionVerdict(log.state, log.state.sessions.at(-1)!);
 const needed = { kind: 'bareShots', count: 4, chance: 0.6 } as const;
@@ -79,5 +79,46 @@ describe('what it would take to be sure', () => {
     const none = new BowLog().settle();
     none.open();
     expect(surerWords('up', verdictOf(none), null)).toMatch(/^Too few shots in this session/);
+  });
+});
+
+describe('what was seen rather than shot, in words', () => {
+  const context = { hand: 'right', unit: 'cm', needed: { outward: null, up: null } } as const;
+  const none = { offsetMm: null, plusMinusMm: null };
+  const said = (seen: object) => {
+    const verdict = verdictOf(oneEnd(0, 0));
+    const unshot = {
+      ...verdict,
+      outward: { ...verdict.outward, ...none },
+      up: { ...verdict.up, ...none },
+      seen: { up: null, outward: null, ...seen },
+    } as unknown as typeof verdict;
+    return verdictWords(unshot, context);
+  };
+  const side = (meanMm: number) => ({
+    call: meanMm > 0 ? 'plus' : 'minus',
+    meanMm,
+    sdMm: 20,
+    sources: ['flight', 'attitude'],
+  });
+
+  it.each([
+    [{ up: side(80) }, 'nocking point low', 'high'],
+    [{ up: side(-80) }, 'nocking point high', 'low'],
+    [{ outward: side(80) }, 'stiff', 'left'],
+    [{ outward: side(-80) }, 'weak', 'right'],
+    // Up and down first: a nocking point that is off hides what lies across.
+    [{ up: side(80), outward: side(80) }, 'nocking point low', 'high'],
+  ])('%o', (seen, cause, way) => {
+    const { says, figure } = said(seen);
+    expect(says).toBe(
+      `Probably ${cause}, by flight seen and nock attitude; impact has not settled it:`,
+    );
+    // Twenty millimetres of standard deviation are 33 nine times in ten.
+    expect(figure).toMatch(new RegExp(`^8(\\.0)? ± 3(\\.3)? cm ${way} at 18 m\\.$`));
+  });
+
+  it('says nothing where nothing was seen', () => {
+    expect(said({}).figure).toBeNull();
   });
 });

@@ -54,6 +54,13 @@ describe('the words of a proof', () => {
     );
   });
 
+  it('have no figure where none is known', () => {
+    const next = { kind: 'look', axis: 'bareShaftOutward', items: [] };
+    expect(said(next, { outward: verdict(null) }).why).toMatch(
+      /^Broadheads land apart from the practice arrows\./,
+    );
+  });
+
   it('turn something with where it is expected to bring them, and what it is sized by', () => {
     const turn = (control: string, amount: number, axis: string, mm: number) =>
       said({

@@ -56,7 +56,7 @@ export function proofMoveWords(state: BowState, because: Because<'proof'>): Move
       return {
         ...plainWords('Look the points over before the bow is blamed'),
         expect: 'Go through the list, in order',
-        why: `${upperFirst(points)} land ${whereWords(because, next.axis, state.bow.hand)} of the practice arrows. A point that wobbles or weighs more does the same.`,
+        why: `${upperFirst(points)} land ${whereWords(because, next.axis, state.bow.hand)} the practice arrows. A point that wobbles or weighs more does the same.`,
         reasons: [
           ...POINTS_LOOKED_AT.filter(({ id }) => next.items.includes(id)).map(({ words }) => words),
           ...lines,
@@ -85,7 +85,7 @@ export function proofMoveWords(state: BowState, because: Because<'proof'>): Move
     case 'spent':
       return {
         ...plainWords(`Nothing more to turn for ${points}`),
-        expect: `They land ${whereWords(because, next.axis, state.bow.hand)} of the practice arrows`,
+        expect: `They land ${whereWords(because, next.axis, state.bow.hand)} the practice arrows`,
         why: 'What may be turned for it is at its limit. Other points of the same mass, or an aim of their own at this distance.',
         reasons: lines,
         wouldChange: 'Another make of point, or a shaft a step stiffer or softer.',
@@ -109,10 +109,11 @@ function pointsName(point: ProofPoint): string {
   return `${lowerFirst(ARROW_SHORT[point])}s`;
 }
 
+/** `6.0 ± 2.0 cm left of`, or `apart from`. */
 function whereWords({ standing }: Because<'proof'>, axis: BareShaftAxis, hand: Hand): string {
   const { offsetMm, plusMinusMm } = axis === 'bareShaftUp' ? standing.up : standing.outward;
-  if (offsetMm === null || plusMinusMm === null) return 'apart';
-  return `${showButtInterval(offsetMm, plusMinusMm, 'cm')} ${wayOf(axis, offsetMm, hand)}`;
+  if (offsetMm === null || plusMinusMm === null) return 'apart from';
+  return `${showButtInterval(offsetMm, plusMinusMm, 'cm')} ${wayOf(axis, offsetMm, hand)} of`;
 }
 
 function wayOf(axis: BareShaftAxis, mm: number, hand: Hand): string {
