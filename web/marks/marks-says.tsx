@@ -5,6 +5,7 @@ import {
   SLIP_WORDS,
   slipPlaceWords,
 } from '#core/words/marks/marks-words.ts';
+import { Fractions } from '../ui/fractions.tsx';
 import type { Marks } from './use-marks.ts';
 
 /** What has to be known before a mark is believed: what cannot be, and what is stale. */
@@ -32,7 +33,9 @@ export function MarksDoubts({
       ))}
       {evidence.since.length > 0 && (
         <p className="my-1.5 border-l-4 border-ink pl-3" role="note" data-testid="marks-stale">
-          <b className="font-[640]">Stale since the last mark: {sinceWords(evidence.since)}.</b>{' '}
+          <b className="font-[640]">
+            Stale since the last mark: <Fractions text={sinceWords(evidence.since)} />.
+          </b>{' '}
           What follows is reckoned by rule of thumb; one distance shot puts all of them right.
         </p>
       )}

@@ -41,7 +41,8 @@ export function FineTuningPanel({
       {voided.ends > 0 && (
         <p className="mt-1 border-l-2 border-ink pl-2.5 text-plain" role="note">
           {voided.ends} {voided.ends === 1 ? 'end is' : 'ends are'} left out: since then{' '}
-          {sinceUpsetWords(voided.since)}, and two changes at once cannot be told apart.
+          <Fractions text={sinceUpsetWords(voided.since)} />, and two changes at once cannot be told
+          apart.
         </p>
       )}
       {unlike !== null && (

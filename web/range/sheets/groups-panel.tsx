@@ -12,6 +12,7 @@ import { forgivenessBySetting } from '#core/groups/settings-shot.ts';
 import { POINTS_LOOKED_AT } from '#core/craft/blame-list.ts';
 import { type ProofStanding, proofStanding } from '#core/proof/proof-standing.ts';
 import { proofSaysWords } from '#core/words/proof-words.ts';
+import { Fractions } from '../../ui/fractions.tsx';
 
 const CELL = 'border-b border-faint py-1.5 pr-4 text-left align-top';
 
@@ -61,8 +62,12 @@ function Forgiving({ state, unit }: { readonly state: BowState; readonly unit: '
               found === null ? null : (
                 <tr key={`${madeBy?.index ?? ''}${distanceM}${found.withinMm}`}>
                   <td className={CELL}>
-                    {madeBy === null ? 'As first shot' : `After ${sinceUpsetWords([madeBy])}`},{' '}
-                    {distanceM} m; inside {showButtDistance(found.withinMm, unit)}
+                    <Fractions
+                      text={
+                        madeBy === null ? 'As first shot' : `After ${sinceUpsetWords([madeBy])}`
+                      }
+                    />
+                    , {distanceM} m; inside {showButtDistance(found.withinMm, unit)}
                   </td>
                   <td className={CELL}>{found.weak}</td>
                   <td className={CELL}>{found.inside}</td>
