@@ -1,6 +1,7 @@
 import type { MarksFigures, MarkRow } from '#core/sight-marks/marks-figures.ts';
 import { METRES_PER_YARD } from '#core/quantity/yards.ts';
 import { showNumber } from '#core/quantity/show.ts';
+import { fartherWords } from '#core/words/marks/distance-words.ts';
 import { markRowWords, SET_COLUMN, shiftWords } from '#core/words/marks/marks-words.ts';
 import type { Marks } from './use-marks.ts';
 
@@ -42,7 +43,7 @@ export function MarksTable({
               </th>
             )}
             <th className="font-[400]" scope="col">
-              1 m farther
+              1 {unit} farther
             </th>
           </tr>
         </thead>
@@ -62,11 +63,7 @@ export function MarksTable({
               {since.length > 0 && (
                 <td className="pr-3 whitespace-nowrap">{shiftWords(aiming, row)}</td>
               )}
-              <td className="whitespace-nowrap text-ink-2">
-                {row.perMetreMm === null
-                  ? ''
-                  : `${showNumber(Math.abs(row.perMetreMm) / 10, 0)} cm ${row.perMetreMm >= 0 ? 'low' : 'high'}`}
-              </td>
+              <td className="whitespace-nowrap text-ink-2">{fartherWords(row, unit)}</td>
             </tr>
           ))}
         </tbody>
