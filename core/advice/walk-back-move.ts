@@ -1,7 +1,7 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { ShootingSession } from '../log/shooting.ts';
 import type { WalkBackFit } from '../walk-back/walk-back.ts';
-import { HALF_90 } from '../priors/walk-back-priors.ts';
 import {
   WALK_BACK_SHOTS,
   type WalkBackNext,

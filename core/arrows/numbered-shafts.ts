@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import { notTheBuild } from './test-arrow.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type Shot } from '../log/shooting.ts';
@@ -25,8 +26,6 @@ export interface NumberedShaft {
 /** Fewer shots say nothing of one shaft. */
 const FEWEST_SHOTS = 3;
 const FEWEST_FELLOWS = 2;
-/** Half a 90 % interval of a normal, in standard deviations. */
-const HALF_90 = 1.645;
 
 interface Apart {
   readonly outwardMm: number;

@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { sittingsBefore } from '../log/sitting.ts';
 import type { BareShaftBlock } from './bare-shaft-blocks.ts';
@@ -6,8 +7,6 @@ import { FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from '../groups/offse
 import { scatterPrior } from '../groups/scatter-history.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 
-/** Half of the normal 90 % interval in standard deviations. */
-const HALF_90 = 1.6449;
 const TOUCHED = new Set(['shelf', 'rest']);
 
 /** Odds of a bounce by the vertical blocks of the present level, each block at its height. */

@@ -1,9 +1,8 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import { logVariance } from '../numeric/log-variance.ts';
 import type { TunedEnd } from './tuned-end.ts';
 
-/** Half of the normal 90 % interval in standard deviations. */
-const HALF_90 = 1.6449;
 /** One end is not like the next, with nothing changed: this much variance of ln σ². */
 const END_VARIANCE = 0.14;
 /** Shots have heavier tails than a normal: ln of a variance scatters so much more than its χ² says. */

@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import { logVariance } from '../numeric/log-variance.ts';
 import type { GroupComparison } from './compare-settings.ts';
 import { CURVE_SHAPES } from './curve-shapes.ts';
@@ -124,9 +125,6 @@ export function fitTuning(ends: readonly TunedEnd[], { settings }: TuningRange):
     unlike: unlikeOf(posterior, seen),
   };
 }
-
-/** Half of the normal 90 % interval in standard deviations. */
-const HALF_90 = 1.6449;
 
 /** What staying at each place loses, as a share of the group there: 0 at the best, never more than all of it. */
 function regretOf(logs: readonly number[]): readonly number[] {

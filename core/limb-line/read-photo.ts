@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import type { Hand } from '../craft/bow-terms.ts';
 import { outwardFromRight } from '../craft/handedness.ts';
 
@@ -39,7 +40,6 @@ export type PhotoRead =
 const MARK_SD_PX = 0.6;
 /** A tap or a click is good to about half a pixel of the screen. */
 export const MARK_SD_OF_SCREEN = 0.5;
-const HALF_90 = 1.6449;
 const LEAST_PX_PER_MM = 1;
 /** A limb line known no better than this, mm, decides nothing. */
 const MOST_PLUS_MINUS_MM = 1;

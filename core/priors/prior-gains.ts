@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import type { Control } from '../craft/controls.ts';
 import type { SpecialPrior } from '../numeric/grid-linear.ts';
 import type { FacetId } from '../craft/steps.ts';
@@ -30,7 +31,7 @@ export const REFERENCE_TWISTS = 30;
  * log-normal, so that a twist in never lowers the brace.
  */
 const TWIST_MEDIAN_MM = 0.8;
-const TWIST_LOG_SD = Math.log(1.8 / 0.35) / (2 * 1.6449);
+const TWIST_LOG_SD = Math.log(1.8 / 0.35) / (2 * HALF_90);
 export const TWIST_PRIOR: SpecialPrior & { readonly median: number; readonly logSd: number } = {
   median: TWIST_MEDIAN_MM,
   logSd: TWIST_LOG_SD,

@@ -1,7 +1,5 @@
 import type { NormalPrior } from '../numeric/grid-linear.ts';
 
-/** Half of the normal 90 % interval in standard deviations. */
-export const HALF_90 = 1.6449;
 /** 1 turn of reach out: the line leans outward by about so many mm a metre; the sign is likely, not certain. */
 export const REACH_TO_LEAN: NormalPrior = { mean: 2.1, sd: 2 };
 /** 1 turn of preload stiffer, mm a square metre: which way the line bows is not known beforehand. */

@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import { bareShaftFigure, bareShaftModels } from '../bare-shaft/bare-shaft-model.ts';
 import { roomLeft } from '../bare-shaft/control-room.ts';
 import { kindsFor } from '../bare-shaft/remedies.ts';
@@ -22,8 +23,6 @@ export interface ProofTurn {
 
 /** What is turned for it, by how easily it is taken back. Nothing is sawn, unstrung or bolted for a point. */
 const TURNED: readonly Control[] = ['nockingPoint', 'plungerPreload', 'pointMass'];
-/** Half a 90 % interval of a normal, in standard deviations. */
-const HALF_90 = 1.645;
 
 /**
  * The first control that may be turned toward the practice arrows. Sized as bare shafts answer, which is

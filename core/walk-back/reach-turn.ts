@@ -1,6 +1,6 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import normalCdf from '@stdlib/stats-base-dists-normal-cdf';
 import normalQuantile from '@stdlib/stats-base-dists-normal-quantile';
-import { HALF_90 } from '../priors/walk-back-priors.ts';
 import type { WalkBackFit } from './walk-back.ts';
 
 /** “Reach a quarter turn at a time.” */

@@ -1,3 +1,4 @@
+import { HALF_90 } from '../numeric/half-90.ts';
 import type { Hand } from '../craft/bow-terms.ts';
 import { handednessNote, sideOf } from '../craft/handedness.ts';
 import { showButtInterval } from '../quantity/show.ts';
@@ -128,14 +129,11 @@ function seenWords(
     return {
       axis,
       says: `Probably ${lowerFirst(cause)}, by ${sourcesWords(side.sources)}; impact has not settled it:`,
-      figure: `${showButtInterval(side.meanMm, NINE_TIMES_IN_TEN * side.sdMm, unit)} ${way} at ${REFERENCE_DISTANCE_M} m.`,
+      figure: `${showButtInterval(side.meanMm, HALF_90 * side.sdMm, unit)} ${way} at ${REFERENCE_DISTANCE_M} m.`,
     };
   }
   return null;
 }
-
-/** Half a 90 % interval of a normal, in standard deviations. */
-const NINE_TIMES_IN_TEN = 1.6449;
 
 function headline(
   axis: 'outward' | 'up',

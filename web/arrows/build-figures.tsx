@@ -1,3 +1,4 @@
+import { HALF_90 } from '#core/numeric/half-90.ts';
 import { arrowFigures, arrowInFlight, grainsPerPound } from '#core/arrows/arrow-figures.ts';
 import { buildCautions } from '#core/arrows/build-cautions.ts';
 import { type MatchModel, matchOf } from '#core/arrows/match-model.ts';
@@ -17,9 +18,6 @@ import {
 } from '#core/words/arrows/arrow-words.ts';
 import { TriangleAlert } from 'lucide-react';
 import { Fractions } from '../ui/fractions.tsx';
-
-/** Half a 90 % interval of a normal distribution, in standard deviations. */
-const NINE_IN_TEN = 1.6449;
 
 /** What a build comes to on this bow: its figures, live, and what must be said of it. */
 export function BuildFigures({
@@ -75,7 +73,7 @@ export function BuildFigures({
         value={
           speed === null
             ? '–'
-            : `${showNumber(speed.speedMps, 0)} ± ${showNumber(NINE_IN_TEN * speed.sdMps, 0)} m/s`
+            : `${showNumber(speed.speedMps, 0)} ± ${showNumber(HALF_90 * speed.sdMps, 0)} m/s`
         }
         note={flight === null ? 'a guess by weight and mass' : flightWords(flight)}
       />

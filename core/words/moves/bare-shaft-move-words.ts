@@ -1,3 +1,4 @@
+import { HALF_90 } from '../../numeric/half-90.ts';
 import { BARE_SHAFT_END } from '../../advice/bare-shaft-moves.ts';
 import type { BareShaftBecause, OtherBecause } from '../../advice/move-because.ts';
 import type { BlameWhy } from '../../bare-shaft/bare-shaft-decision.ts';
@@ -246,7 +247,7 @@ function otherShaftWords(call: AxisVerdict['call']): string {
     (mm) => (2 * mm) / 10,
   );
   const which = call === 'minus' ? 'stiffer' : 'weaker';
-  return `A shaft two steps of spine (about 100) ${which} would move bare shafts ${showNumber(cm ?? 0, 0)} ± ${showNumber(1.6449 * (sd ?? 0), 0)} cm at ${REFERENCE_DISTANCE_M} m, a rule of thumb.`;
+  return `A shaft two steps of spine (about 100) ${which} would move bare shafts ${showNumber(cm ?? 0, 0)} ± ${showNumber(HALF_90 * (sd ?? 0), 0)} cm at ${REFERENCE_DISTANCE_M} m, a rule of thumb.`;
 }
 
 /** Everything the bow has is spent. */

@@ -1,10 +1,10 @@
+import { HALF_90 } from '../../numeric/half-90.ts';
 import type { MoveBecause } from '../../advice/move-because.ts';
 import { movesWords } from '../../craft/controls.ts';
 import { sideOf } from '../../craft/handedness.ts';
 import type { Hand } from '../../craft/bow-terms.ts';
 import type { BowState } from '../../log/bow-state.ts';
 import { showNumber } from '../../quantity/show.ts';
-import { HALF_90 } from '../../priors/walk-back-priors.ts';
 import type { WalkBackFigure } from '../../walk-back/walk-back.ts';
 import { WALK_BACK_SHOTS } from '../../walk-back/walk-back-standing.ts';
 import { type MoveWords, plainWords } from './move-words.ts';

@@ -1,3 +1,4 @@
+import { HALF_90 } from '#core/numeric/half-90.ts';
 import { useEffect, useState } from 'react';
 import { ARROW_SHORT } from '#core/craft/range-terms.ts';
 import type { StraightView } from '#core/butt-photo/straighten.ts';
@@ -18,8 +19,6 @@ const CORNERS = {
   ],
   circle: ['The top of the circle.', 'Its right.', 'Its bottom.', 'Its left.'],
 } as const;
-/** Half the normal 90 % interval in standard deviations. */
-const HALF_90 = 1.6449;
 
 /** Reads shots off a photograph of the butt: four marks square it up, then every hole is tapped. */
 export function ButtPhotoPanel({
