@@ -66,7 +66,9 @@ test('a shaft recorded too short and a brace read outside the maker’s range st
   await expect(echo(page)).toContainText(/mm can go.*into the hand/);
   await enter(page, 'cut 40 done sawn at home');
   await expect(title(page)).toHaveText('Do not shoot this shaft');
-  await expect(page.getByTestId('next-move')).toContainText('Fit another');
+  await page.getByTestId('next-move').getByRole('button', { name: 'Fit another' }).click();
+  await expect(page.getByRole('form', { name: 'Change: shaft', exact: true })).toBeVisible();
+  await page.keyboard.press('Escape');
   await undoLatest(page);
   await expect(title(page)).not.toHaveText('Do not shoot this shaft');
   await enter(page, 'b 8 3/8');

@@ -1,5 +1,6 @@
 import type { CautionId } from '../craft/cautions.ts';
 import type { Control } from '../craft/controls.ts';
+import type { FitOutItem } from '../craft/fit-out.ts';
 import type { ArrowState } from '../craft/range-terms.ts';
 import type { SessionKind } from '../craft/session-kinds.ts';
 import type { StepId } from '../craft/steps.ts';
@@ -33,6 +34,8 @@ type MoveAction =
   | { readonly kind: 'confirmStep'; readonly step: StepId }
   /** Open the step's own sheet: a list to tick off, or a thing to describe. */
   | { readonly kind: 'openStep'; readonly step: StepId }
+  /** The fit-out, with the change of this item begun. */
+  | { readonly kind: 'fitItem'; readonly item: FitOutItem }
   | { readonly kind: 'fireShots'; readonly count: number }
   /** Go to the butt and shoot this many of each. */
   | { readonly kind: 'shootEnd'; readonly fletched: number; readonly bare: number }

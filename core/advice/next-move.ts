@@ -1,7 +1,7 @@
 import { hasAdjustableBolts } from '../craft/bow-terms.ts';
 import { stepLists } from '../craft/checklists.ts';
 import { SESSION_KIND_FACTS } from '../craft/session-kinds.ts';
-import type { StepId } from '../craft/steps.ts';
+import { SETUP_STEPS, type StepId } from '../craft/steps.ts';
 import { presentReading } from '../gains/present-reading.ts';
 import { instantMs } from '../quantity/instant.ts';
 import type { BowState } from '../log/bow-state.ts';
@@ -13,9 +13,9 @@ import { bareShaftMove } from './bare-shaft-moves.ts';
 import { braceSearchMove, openSearchMove, ownOpenSearch } from './brace-search-move.ts';
 import { adjustMove, measureMove } from './bench-moves.ts';
 import { marksMove, openMarksMove } from './marks-move.ts';
-import type { MoveBecause } from './move-because.ts';
 import type { ChangeList, Move } from './move.ts';
-import { plainMove } from './plain-move.ts';
+import { stepMove } from './plain-move.ts';
+import { countBoltsMove, countMove } from './count-moves.ts';
 import { landingMove } from './landing-move.ts';
 import { openProofMove, proofMove } from './proof-move.ts';
 import { shaftMove } from './shaft-move.ts';
@@ -23,7 +23,6 @@ import { countedBand } from '../setup/counted-band.ts';
 import { setupMove } from './setup-moves.ts';
 import { beyondBand, type StepStatus, stepStates } from '../order/step-states.ts';
 import { targetFor } from '../setup/targets.ts';
-import { boltsOutNow } from '../limits/bolt-limits.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import type { ShootingBar } from '../limits/limit-refusal.ts';
 import { shootingBars } from '../limits/shooting-bars.ts';
@@ -114,8 +113,6 @@ function barMove(state: BowState, steps: readonly StepStatus[], bar: ShootingBar
   return move === null ? null : { ...move, bar };
 }
 
-/** Draw weight, brace and tiller move each other: all are read before any is corrected. */
-const SETUP_STEPS: readonly StepId[] = ['drawWeight', 'roughBrace', 'roughTiller'];
 const LAST_OF_SETUP: StepId = 'roughTiller';
 
 /**
@@ -190,18 +187,6 @@ function moveForStep(state: BowState, status: StepStatus): Move | null {
   return confirmMove(status, 'look');
 }
 
-/** A bow just put together: twists and bolt turns are counted before anything is turned. */
-function countMove(state: BowState, status: StepStatus): Move | null {
-  if (!state.bow.inParts || status.step.id !== SETUP_STEPS[0]) return null;
-  if (state.positions.twists !== null) return countBoltsMove(state, status);
-  return {
-    ...stepMove(status, { topic: 'countTwists', status }),
-    key: 'count:twists',
-    place: 'string',
-    action: { kind: 'enterReading', entryText: 'tc ' },
-  };
-}
-
 /** Who walks the string begins at another tiller and nocking height: by how far, is asked before them. */
 function crawlMove(
   { bow }: BowState,
@@ -220,18 +205,6 @@ function crawlMove(
     caution: null,
     place: 'nockingPoint',
     action: { kind: 'enterReading', entryText: 'cr ' },
-  };
-}
-
-/** Before a bolt is turned somebody has to know where it stands. */
-function countBoltsMove(state: BowState, status: StepStatus): Move | null {
-  if (!hasAdjustableBolts(state.bow.school) || boltsOutNow(state) !== null) return null;
-  return {
-    ...stepMove(status, { topic: 'countBolts', status }),
-    key: 'count:bolts',
-    caution: 'bolts',
-    place: 'topLimb',
-    action: { kind: 'enterReading', entryText: 'bo ' },
   };
 }
 
@@ -324,14 +297,5 @@ function confirmMove(status: StepStatus, ask: 'look' | 'list' | 'facts'): Move {
   return {
     ...stepMove(status, { topic: 'confirm', status, ask }),
     action: { kind: 'confirmStep', step: status.step.id },
-  };
-}
-
-function stepMove(status: StepStatus, because: MoveBecause): Move {
-  return {
-    ...plainMove(status.step.id, because),
-    key: `step:${status.step.id}`,
-    caution: status.step.caution,
-    place: 'bow',
   };
 }

@@ -1,4 +1,5 @@
 import type { StepId } from '../craft/steps.ts';
+import type { StepStatus } from '../order/step-states.ts';
 import type { MoveBecause } from './move-because.ts';
 import type { Move } from './move.ts';
 
@@ -16,5 +17,15 @@ export function plainMove(step: StepId | null, because: MoveBecause): Omit<Move,
     stop: null,
     bar: null,
     openBefore: [],
+  };
+}
+
+/** A move that belongs to a step of the order of work, under that step's own caution. */
+export function stepMove(status: StepStatus, because: MoveBecause): Move {
+  return {
+    ...plainMove(status.step.id, because),
+    key: `step:${status.step.id}`,
+    caution: status.step.caution,
+    place: 'bow',
   };
 }

@@ -2,6 +2,7 @@ import type { Control } from '../craft/controls.ts';
 import type { BowState } from '../log/bow-state.ts';
 import type { SetupMiss } from './move-because.ts';
 import type { Move, MovePlace } from './move.ts';
+import { countTwistsMove } from './count-moves.ts';
 import { plainMove } from './plain-move.ts';
 import { planSetup, type SetupOption, type SetupPlan } from '../setup/plan-setup.ts';
 import { isWorthMoving, setupDecision } from '../setup/setup-decision.ts';
@@ -67,6 +68,8 @@ function cannotReach(state: BowState, status: StepStatus): Move | null {
       caution: 'bolts',
       place: 'topLimb',
     };
+  const count = countTwistsMove(state, status);
+  if (count !== null) return count;
   return {
     ...plainMove(status.step.id, {
       topic: 'otherString',
@@ -77,6 +80,6 @@ function cannotReach(state: BowState, status: StepStatus): Move | null {
     key: 'otherString',
     caution: 'unstring',
     place: 'string',
-    action: { kind: 'openStep', step: 'fitOut' },
+    action: { kind: 'fitItem', item: 'string' },
   };
 }

@@ -83,7 +83,7 @@ describe('a shaft too short', () => {
       isStop: true,
       title: 'Do not shoot this shaft',
       caution: 'shaftLength',
-      action: { kind: 'openStep', step: 'fitOut' },
+      action: { kind: 'fitItem', item: 'shaft' },
     });
     expect(moveOf(log)!.why).toMatch(/712 mm.*725 mm.*into the hand/);
     log.add({
@@ -149,6 +149,44 @@ describe('a brace outside the limits', () => {
     log.fitString('second', 20);
     expect(kindsOf(log)).toEqual([]);
   });
+  it('is read again before another string is asked for: what the twists did is not known yet', () => {
+    const log = new BowLog().settle();
+    log.read('braceHeight', 200, 200, 200);
+    log.change('twists', 5);
+    expect(stopsOf(log.state)).toMatchObject([
+      { kind: 'braceOutside', readMm: 200, turnedSince: true },
+    ]);
+    expect(moveOf(log)).toMatchObject({
+      isStop: true,
+      title: 'Measure brace height before a shot',
+      action: { kind: 'enterReading', entryText: 'b ' },
+    });
+    expect(moveOf(log)?.why).toMatch(/It was read at 7 7\/8 in and has been turned since/);
+  });
+  it('asks how many twists are in before another string', () => {
+    const log = new BowLog({
+      bowKind: 'longbow',
+      school: 'shelfHunting',
+      twistsAtStart: undefined,
+    }).settle();
+    log.read('braceHeight', 200, 200, 200);
+    for (let turned = 0; turned < 12; ) {
+      const action = moveOf(log)!.action;
+      if (action.kind !== 'change') throw new Error(action.kind);
+      for (const { amount } of action.changes) {
+        log.change('twists', amount);
+        turned += amount;
+      }
+      expect(turned).toBeLessThanOrEqual(12);
+      log.read('braceHeight', 200, 200, 200);
+    }
+    expect(moveOf(log)).toMatchObject({
+      isStop: true,
+      action: { kind: 'enterReading', entryText: 'tc ' },
+    });
+    log.add({ kind: 'positionCounted', control: 'twists', value: 49 });
+    expect(moveOf(log)).toMatchObject({ action: { kind: 'fitItem', item: 'string' } });
+  });
   it('is another string where twists cannot bring it back, under the range’s own caution', () => {
     const log = new BowLog({ bowKind: 'longbow', school: 'shelfHunting' }).settle();
     log.add({ kind: 'positionCounted', control: 'twists', value: 50 });
@@ -156,7 +194,7 @@ describe('a brace outside the limits', () => {
     expect(moveOf(log)).toMatchObject({
       isStop: true,
       doneLabel: 'Fit another string',
-      action: { kind: 'openStep', step: 'fitOut' },
+      action: { kind: 'fitItem', item: 'string' },
       caution: 'braceLimit',
     });
   });
@@ -180,7 +218,7 @@ describe('twists and arrow', () => {
     expect(moveOf(log)).toMatchObject({
       isStop: true,
       title: 'Too few twists',
-      action: { kind: 'openStep', step: 'fitOut' },
+      action: { kind: 'fitItem', item: 'string' },
       doneLabel: 'Fit another string',
     });
   });

@@ -76,7 +76,7 @@ function braceMove(
     move === null ||
     (move.action.kind === 'change' && checkChanges(state, move.action.changes) !== null)
   )
-    return otherPart(stop, 'otherString');
+    return otherString(stop);
   // How it is turned can hurt as well: a twist keeps its own caution.
   return move.action.kind === 'change' ? move : { ...move, caution: 'braceLimit' };
 }
@@ -97,7 +97,8 @@ function turnBack(
       place: PLACE[control] ?? 'bow',
     };
   }
-  return otherPart(stop, control === 'twists' ? 'otherString' : 'fitOut');
+  if (control === 'twists') return otherString(stop);
+  return { ...makeSafe(stop, 'fitOut'), action: { kind: 'openStep', step: 'fitOut' } };
 }
 
 const PLACE: Partial<Record<Control, MovePlace>> = {
@@ -112,12 +113,16 @@ function awayFromZero(amount: number, control: Control): number {
 }
 
 function otherArrow(stop: SafetyStop, caution: CautionId): Move {
-  return { ...otherPart(stop, 'otherArrow'), caution, place: 'arrow' };
+  return {
+    ...makeSafe(stop, 'otherArrow'),
+    action: { kind: 'fitItem', item: 'shaft' },
+    caution,
+    place: 'arrow',
+  };
 }
 
-/** What cannot be turned back is mended by another part. */
-function otherPart(stop: SafetyStop, by: MakeSafeBecause['by']): Move {
-  return { ...makeSafe(stop, by), action: { kind: 'openStep', step: 'fitOut' } };
+function otherString(stop: SafetyStop): Move {
+  return { ...makeSafe(stop, 'otherString'), action: { kind: 'fitItem', item: 'string' } };
 }
 
 function makeSafe(stop: SafetyStop, by: MakeSafeBecause['by']): Move {

@@ -282,6 +282,9 @@ function specialised(facts: StepFacts, school: School): StepFacts {
   return shootsOffTheShelf(school) ? { ...facts, ...OFF_THE_SHELF[facts.id] } : facts;
 }
 
+/** Draw weight, brace and tiller move one another: they are brought into their bands together. */
+export const SETUP_STEPS: readonly StepId[] = ['drawWeight', 'roughBrace', 'roughTiller'];
+
 /**
  * The interchangeable middle: these may be visited in any order, and more than once, after shooting
  * in and before the fine work.

@@ -104,8 +104,30 @@ describe('twists', () => {
     });
   });
 
-  it('says nothing of twists nobody has counted', () => {
-    expect(code(strung(undefined), change('twists', -5))).toBeNull();
+  it('lets a string nobody has counted be turned by twelve either way in all, and back', () => {
+    const log = strung(undefined);
+    expect(code(log, change('twists', -12))).toBeNull();
+    expect(code(log, change('twists', -13))).toBe('twistsNotCounted');
+    log.change('twists', 8);
+    expect(code(log, change('twists', 4))).toBeNull();
+    expect(code(log, change('twists', 5))).toBe('twistsNotCounted');
+    expect(code(log, change('twists', -20))).toBeNull();
+    // Other limbs under the same string: it has the twists it had.
+    log.add({
+      kind: 'itemFitted',
+      item: 'limbs',
+      described: 'others',
+      touches: [],
+      limbs: { limbsId: 'others', shotsBefore: 0 },
+    });
+    expect(code(log, change('twists', 5))).toBe('twistsNotCounted');
+    log.fitString('second');
+    expect(code(log, change('twists', 12))).toBeNull();
+    log.change('twists', 20);
+    expect(code(log, change('twists', -1))).toBeNull();
+    expect(code(log, change('twists', 1))).toBe('twistsNotCounted');
+    log.add({ kind: 'positionCounted', control: 'twists', value: 30 });
+    expect(code(log, change('twists', 13))).toBeNull();
   });
 });
 

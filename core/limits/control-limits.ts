@@ -8,7 +8,7 @@ import { NOCKING_HEIGHT_MM, UNMEASURED_LOCATOR_MM } from './locator-limits.ts';
 import { safeLength } from './safe-length.ts';
 import { sideScrewTravel } from './side-screw-limits.ts';
 import type { Standing } from './standing.ts';
-import { twistRange } from './twist-limits.ts';
+import { twistRange, UNCOUNTED_TWISTS } from './twist-limits.ts';
 
 /** Floating dust in sums of eighths and millimetres. */
 const DUST = 1e-6;
@@ -111,10 +111,16 @@ function boltsApart(before: Standing, after: Standing): LimitPassed | null {
 
 function twistLimit(before: Standing, after: Standing): LimitPassed | null {
   const twists = movedOf(before, after, (standing) => standing.twists);
-  if (twists === null) return null;
+  if (twists === null) return uncountedTwistLimit(before, after);
   const { fewest, most } = twistRange(before.state.bow);
   if (!leaves(twists, fewest, most)) return null;
   return { code: 'twistsOutside', twists: twists.to, fewest, most };
+}
+
+function uncountedTwistLimit(before: Standing, after: Standing): LimitPassed | null {
+  const turned = { from: before.twistsTurned, to: after.twistsTurned };
+  if (!leaves(turned, -UNCOUNTED_TWISTS, UNCOUNTED_TWISTS)) return null;
+  return { code: 'twistsNotCounted', turned: turned.to };
 }
 
 /** A shaft cut too short can fall behind the rest and into the hand; and no saw makes one longer. */

@@ -19,6 +19,8 @@ export type LimitPassed =
       readonly fewest: number;
       readonly most: number;
     }
+  /** So many have gone into (or out of) a string whose twists nobody has counted. */
+  | { readonly code: 'twistsNotCounted'; readonly turned: number }
   | {
       readonly code: 'shaftTooShort';
       readonly leastMm: number;

@@ -3,6 +3,7 @@ import { presentReading } from '../gains/present-reading.ts';
 import { learnedGains, readingAfter } from '../gains/learned-gains.ts';
 import { mixtureMean } from '../numeric/normal-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { twistsTurned } from './twist-limits.ts';
 
 /** Where the controls of a bow stand while proposals are gone through one after another. */
 export class Standing {
@@ -47,6 +48,11 @@ export class Standing {
   get twists(): number | null {
     const { twists } = this.state.positions;
     return twists === null ? null : twists + this.by('twists');
+  }
+
+  /** Net into the string that is on, since it was put on. */
+  get twistsTurned(): number {
+    return twistsTurned(this.state) + this.by('twists');
   }
 
   get shaftMm(): number | null {

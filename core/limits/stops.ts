@@ -31,9 +31,11 @@ export type SafetyStop =
     }
   | {
       readonly kind: 'braceOutside';
+      /** As it stands now: read, or expected after what was turned since. */
       readonly braceMm: number;
+      readonly readMm: number;
       readonly limit: BraceLimit;
-      /** Turned back since it was read outside, and not read again yet. */
+      /** Turned since it was read, and not read again yet: what it answers is not known. */
       readonly turnedSince: boolean;
     }
   | { readonly kind: 'arrowTooLight'; readonly massG: number; readonly leastG: number };
@@ -94,10 +96,10 @@ function braceStops(state: BowState): readonly SafetyStop[] {
   const limit = braceLimit(state);
   // Stryker disable next-line EqualityOperator: a millionth of a millimetre
   const isOutside = (mm: number) => mm < limit.low - DUST.braceMm || mm > limit.high + DUST.braceMm;
-  if (isOutside(present.value))
-    return [{ kind: 'braceOutside', braceMm: present.value, limit, turnedSince: false }];
-  if (present.fresh || !isOutside(present.measured.mean)) return [];
-  return [{ kind: 'braceOutside', braceMm: present.value, limit, turnedSince: true }];
+  const readMm = present.measured.mean;
+  if (!isOutside(present.value) && !isOutside(readMm)) return [];
+  const turnedSince = !present.fresh;
+  return [{ kind: 'braceOutside', braceMm: present.value, readMm, limit, turnedSince }];
 }
 
 function arrowStops(state: BowState): readonly SafetyStop[] {

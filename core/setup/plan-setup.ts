@@ -8,7 +8,7 @@ import { onceFor } from '../log/once-for.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { boltsOutNow, MOST_BOLT_DIFFERENCE_TURNS } from '../limits/bolt-limits.ts';
 import { chanceInBand, type SetupGoal, type SetupGoalId, setupGoals } from './setup-goals.ts';
-import { twistRange } from '../limits/twist-limits.ts';
+import { twistRange, twistsTurned, UNCOUNTED_TWISTS } from '../limits/twist-limits.ts';
 
 /** One way to bring brace, tiller and weight into their bands in a single string-off. */
 export interface SetupOption {
@@ -278,7 +278,13 @@ function missOf(goals: readonly SettledGoal[], top: number, bottom: number): num
 function twistsAllowed(state: BowState): readonly [number, number] {
   const most = CONTROL_FACTS.twists.largest;
   const { twists } = state.positions;
-  if (twists === null) return [-most, most];
+  if (twists === null) {
+    const turned = twistsTurned(state);
+    return [
+      -Math.max(0, Math.min(most, UNCOUNTED_TWISTS + turned)),
+      Math.max(0, Math.min(most, UNCOUNTED_TWISTS - turned)),
+    ];
+  }
   const range = twistRange(state.bow);
   return [
     -Math.max(0, Math.min(most, twists - range.fewest)),

@@ -44,6 +44,12 @@ describe('what a refused proposal is told', () => {
       'What cannot be undone waits until the record is whole: restore a copy, or measure the arrow and write it down anew.',
     ],
     [
+      'many twists into a string nobody counted',
+      { code: 'twistsNotCounted', turned: -13 },
+      'That makes 13 twists out of a string whose twists nobody has counted.',
+      'Unstrung: let one loop unwind, counting, wind it up again, and enter the count with tc.',
+    ],
+    [
       'bolts nobody counted',
       { code: 'boltsNotCounted' },
       'Nobody has counted where the bolts stand, so nobody knows how far they may still go.',
@@ -254,6 +260,7 @@ describe('what a stopped bow is told', () => {
       {
         kind: 'braceOutside',
         braceMm: 230,
+        readMm: 230,
         limit: { low: 210, high: 222, source: 'maker' },
         turnedSince: false,
       },
@@ -265,11 +272,12 @@ describe('what a stopped bow is told', () => {
       {
         kind: 'braceOutside',
         braceMm: 220,
+        readMm: 224,
         limit: { low: 210, high: 222, source: 'ownBand' },
         turnedSince: true,
       },
       'Measure brace height before a shot',
-      /^It was read outside the limits and your own band \(210\.0 to 222\.0 mm\) and has been turned since; about 220\.0 mm is expected\.$/,
+      /^It was read at 224\.0 mm and has been turned since: about 220\.0 mm is expected \(the limits and your own band: 210\.0 to 222\.0 mm\)\.$/,
       /^Read it again: inside, the stop is gone\.$/,
     ],
   ])('%o', (stop, title, says, remedy) => {

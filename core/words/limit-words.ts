@@ -68,6 +68,12 @@ function passedWords(passed: LimitPassed, lead: string, bow: BowState['bow']): R
             ? 'Strands would separate: use a longer string with more twists.'
             : 'So many twists want a shorter string.',
       };
+    case 'twistsNotCounted':
+      return {
+        says: `That makes ${Math.abs(passed.turned)} twists ${passed.turned < 0 ? 'out of' : 'into'} a string whose twists nobody has counted.`,
+        remedy:
+          'Unstrung: let one loop unwind, counting, wind it up again, and enter the count with tc.',
+      };
     case 'shaftTooShort':
       return {
         says: `${lead} would leave a shaft of ${showNumber(passed.lengthMm, 0)} mm, shorter than the ${showNumber(Math.ceil(passed.leastMm), 0)} mm that are safe at the longest draw; ${showNumber(Math.floor(passed.leftMm), 0)} mm can go. Too short, it can fall behind the rest and into the hand.`,
@@ -233,7 +239,7 @@ export function stopWords(
       return stop.turnedSince
         ? {
             title: 'Measure brace height before a shot',
-            says: `It was read outside ${braceLimitWords(stop.limit)} (${range}) and has been turned since; about ${showLength(stop.braceMm, bow)} is expected.`,
+            says: `It was read at ${showLength(stop.readMm, bow)} and has been turned since: about ${showLength(stop.braceMm, bow)} is expected (${braceLimitWords(stop.limit)}: ${range}).`,
             remedy: 'Read it again: inside, the stop is gone.',
           }
         : {

@@ -1,3 +1,4 @@
+import { type OpenStep, stepAddress } from '../log-line/step-address.ts';
 import { useMemo, useState } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { v7 as newId } from 'uuid';
@@ -51,7 +52,7 @@ function Arrows({
   const entering = useEntering(bow.append, state.bow);
   const { text, store } = entering;
   const navigate = useNavigate();
-  const openStep = (step: string) => void navigate(`/bench/${bowId}?step=${step}`);
+  const openStep: OpenStep = (step, item) => void navigate(stepAddress(bowId, step, item));
   const actions = useMoveActions(state, store, entering.openEntryLine, openStep);
   const read = useMemo(() => readEntryLine(text, state), [text, state]);
   const now = useNow();

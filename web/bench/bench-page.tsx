@@ -3,6 +3,7 @@ import { useParams } from 'react-router';
 import { codeAt } from '#core/entry-line/codes.ts';
 import { readEntryLine } from '#core/entry-line/read-entry-line.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
+import { FIT_OUT_ITEMS, type FitOutItem } from '#core/craft/fit-out.ts';
 import type { StepId } from '#core/craft/steps.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -65,7 +66,7 @@ export function BenchPage() {
 function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowState }) {
   const now = useNow();
   const narrow = useNarrow();
-  const { params, setParam } = useAddress();
+  const { params, setParam, setParams } = useAddress();
   const { append } = bow;
   const withTools = useCallback(
     (bodies: readonly EntryBody[]) => append(bodies.map(withTool)),
@@ -84,15 +85,18 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   const followed = useFollowedSight(state, move);
   const sight = SIGHTS.find((one) => one === params.get('sight')) ?? followed;
   const openStatus = steps.find(({ step }) => step.id === params.get('step'));
+  const openSheet = useCallback(
+    (step: StepId | 'photo' | null, item: FitOutItem | null = null) => setParams({ step, item }),
+    [setParams],
+  );
   const enter = useCallback(
     (entryText: string) => {
-      setParam('step', null);
+      openSheet(null);
       openEntryLine(entryText);
     },
-    [setParam, openEntryLine],
+    [openSheet, openEntryLine],
   );
-  const openStep = useCallback((step: StepId) => setParam('step', step), [setParam]);
-  const actions = useMoveActions(state, store, enter, openStep);
+  const actions = useMoveActions(state, store, enter, openSheet);
   const enterReading = (kind: ReadingKind) => enter(`${READINGS[kind].code} `);
   const code = codeAt(text)?.code;
   const reading = code?.kind === 'reading' ? code.reading : null;
@@ -112,7 +116,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
                 steps={steps}
                 nextStep={move?.step ?? null}
                 notHere={stepsNotHere(state)}
-                onOpen={openStep}
+                onOpen={openSheet}
               />
             )}
           </div>
@@ -178,7 +182,8 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
         isPhotoOpen={params.get('step') === 'photo'}
         store={store}
         onEnter={enter}
-        onOpen={(step) => setParam('step', step)}
+        itemBegun={FIT_OUT_ITEMS.find((item) => item === params.get('item')) ?? null}
+        onOpen={openSheet}
       />
     </>
   );
@@ -217,6 +222,7 @@ function BenchSheets({
   actions,
   openStatus,
   isPhotoOpen,
+  itemBegun,
   store,
   onEnter,
   onOpen,
@@ -225,6 +231,7 @@ function BenchSheets({
   readonly actions: MoveActions;
   readonly openStatus: StepStatus | undefined;
   readonly isPhotoOpen: boolean;
+  readonly itemBegun: FitOutItem | null;
   readonly store: (bodies: readonly EntryBody[]) => void;
   readonly onEnter: (entryText: string) => void;
   readonly onOpen: (step: StepId | 'photo' | null) => void;
@@ -244,6 +251,7 @@ function BenchSheets({
           key={openStatus.step.id}
           state={state}
           status={openStatus}
+          itemBegun={itemBegun}
           onStore={store}
           onEnter={onEnter}
           onPhoto={() => onOpen('photo')}

@@ -15,12 +15,14 @@ import { whenWords } from '../log-line/lately.tsx';
 /** What is on the bow, since when; and a change of one item with what it puts in doubt. */
 export function FitOutPanel({
   state,
+  itemBegun,
   onStore,
 }: {
   readonly state: BowState;
+  readonly itemBegun: FitOutItem | null;
   readonly onStore: (bodies: readonly EntryBody[]) => void;
 }) {
-  const [item, setItem] = useState<FitOutItem | null>(null);
+  const [item, setItem] = useState(itemBegun);
   return (
     <div className="grid grid-cols-1 gap-x-10 gap-y-5 @roomy:grid-cols-2">
       <section aria-label="On the bow">

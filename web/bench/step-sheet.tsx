@@ -9,6 +9,7 @@ import {
   CHECKLIST_TITLE,
   stepLists,
 } from '#core/craft/checklists.ts';
+import type { FitOutItem } from '#core/craft/fit-out.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
 import { MIDDLE_STEPS } from '#core/craft/steps.ts';
@@ -34,6 +35,7 @@ const MOST_NOTE = 2000;
 export function StepSheet({
   state,
   status,
+  itemBegun,
   onStore,
   onEnter,
   onPhoto,
@@ -41,6 +43,8 @@ export function StepSheet({
 }: {
   readonly state: BowState;
   readonly status: StepStatus;
+  /** The item a move leads to: the fit-out opens with its change begun. */
+  readonly itemBegun: FitOutItem | null;
   readonly onStore: (bodies: readonly EntryBody[]) => void;
   readonly onEnter: (entryText: string) => void;
   readonly onPhoto: () => void;
@@ -82,7 +86,9 @@ export function StepSheet({
         />
       )}
       {step.id === 'purpose' && <FactsPanel state={state} onStore={onStore} onEnter={onEnter} />}
-      {step.id === 'fitOut' && <FitOutPanel state={state} onStore={onStore} />}
+      {step.id === 'fitOut' && (
+        <FitOutPanel state={state} itemBegun={itemBegun} onStore={onStore} />
+      )}
       {clearing.by === 'readings' && (
         <HowToRead kinds={clearing.of} state={state} onEnter={onEnter} />
       )}

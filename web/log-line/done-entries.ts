@@ -50,6 +50,7 @@ export function doneEntries(move: SpokenMove): readonly EntryBody[] {
     case 'change':
     case 'enterReading':
     case 'openStep':
+    case 'fitItem':
     case 'shootEnd':
     case 'openSession':
     case 'openArrows':

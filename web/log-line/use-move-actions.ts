@@ -1,7 +1,6 @@
 import { useCallback, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { v7 as newId } from 'uuid';
-import type { StepId } from '#core/craft/steps.ts';
 import type { Control } from '#core/craft/controls.ts';
 import { changeDoor } from '#core/limits/change-door.ts';
 import type { EntryBody } from '#core/log/entry.ts';
@@ -9,6 +8,7 @@ import type { BowState } from '#core/log/bow-state.ts';
 import type { SpokenMove } from '#core/words/moves/speak-move.ts';
 import type { AskedChange } from './change-dialog.tsx';
 import { doneEntries } from './done-entries.ts';
+import type { OpenStep } from './step-address.ts';
 
 type ChangeList = readonly { readonly control: Control; readonly amount: number }[];
 
@@ -36,7 +36,7 @@ export function useMoveActions(
   state: BowState,
   append: (bodies: readonly EntryBody[]) => readonly string[],
   openEntryLine: (text: string) => void,
-  openStep: (step: StepId) => void,
+  openStep: OpenStep,
 ): MoveActions {
   const { bowId } = state;
   const navigate = useNavigate();
@@ -77,6 +77,9 @@ export function useMoveActions(
           break;
         case 'openStep':
           openStep(action.step);
+          break;
+        case 'fitItem':
+          openStep('fitOut', action.item);
           break;
         case 'shootEnd':
           void navigate(`/range/${bowId}?end=next`);

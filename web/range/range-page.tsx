@@ -1,9 +1,9 @@
+import { type OpenStep, stepAddress } from '../log-line/step-address.ts';
 import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { useNavigate, useParams, useSearchParams } from 'react-router';
 import { showExact } from '#core/quantity/show.ts';
 import { speakMoveOrNull, type SpokenMove } from '#core/words/moves/speak-move.ts';
 import { nextMove } from '#core/advice/next-move.ts';
-import type { StepId } from '#core/craft/steps.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { BowGate } from '../app/bow-gate.tsx';
 import { ShootingBar } from '../app/shooting-bar.tsx';
@@ -78,7 +78,7 @@ function Range({
   const move = useMemo(() => speakMoveOrNull(state, nextMove(state, now.getTime())), [state, now]);
 
   const navigate = useNavigate();
-  const openStep = (step: StepId) => void navigate(`/bench/${bowId}?step=${step}`);
+  const openStep: OpenStep = (step, item) => void navigate(stepAddress(bowId, step, item));
   const actions = useMoveActions(state, store, entering.openEntryLine, openStep);
   const done = (chosen: SpokenMove, { action } = chosen) => {
     if (action.kind === 'shootNearer')

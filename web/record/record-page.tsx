@@ -1,3 +1,4 @@
+import { stepAddress } from '../log-line/step-address.ts';
 import { lazy, Suspense, useMemo } from 'react';
 import { useNavigate, useParams } from 'react-router';
 import { bowAsOf } from '#core/log/bow-as-of.ts';
@@ -43,7 +44,7 @@ function Record({ bow, state }: { readonly bow: BowHandle; readonly state: BowSt
     state,
     bow.append,
     () => void navigate(`/bench/${bowId}`),
-    (step) => void navigate(`/bench/${bowId}?step=${step}`),
+    (step, item) => void navigate(stepAddress(bowId, step, item)),
   );
   const show = SHOWN.find((one) => one === params.get('show')) ?? 'story';
   const chooser = (
