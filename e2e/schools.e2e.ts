@@ -15,11 +15,13 @@ async function fromAnswersToReady(
   who: {
     readonly answers: readonly string[];
     readonly way: Way;
+    /** Which simulated bow. */
+    readonly seed: number;
     readonly crawlMm?: number;
     readonly hasScale?: boolean;
   },
 ): Promise<string> {
-  const { answers, way, ...given } = who;
+  const { answers, way, seed, ...given } = who;
   await page.goto(`${app.address}/rack/new`);
   const dialog = page.getByRole('dialog', { name: 'New bow' });
   for (const answer of answers)
@@ -30,7 +32,7 @@ async function fromAnswersToReady(
   await expect.poll(async () => (await app.log(name)).length).toBe(1);
   const made = (await app.log(name))[0]?.body as unknown as BowFacts;
   const facts = { ...made, crawlMm: given.crawlMm };
-  const bow = simulatedKit(facts, 31, twistRange(made));
+  const bow = simulatedKit(facts, seed, twistRange(made));
   const said: string[] = [];
   for (let i = 0; i < MOST_MOVES; i += 1) {
     const move = page.getByTestId('next-move');
@@ -53,6 +55,7 @@ test('a longbow, left-handed, is made ready to tune by next moves only, and hear
   const said = await fromAnswersToReady(page, app, {
     answers: ['Longbow', 'Left-handed', 'Three under', 'Hunting'],
     way: 'keyboard',
+    seed: 31,
   });
   expect(said).not.toMatch(NEVER_SAID_OF_A_LONGBOW);
 });
@@ -65,6 +68,8 @@ test('a string-walker is asked for the crawl, and begins at its tiller and nocki
   const said = await fromAnswersToReady(page, app, {
     answers: ['Three under, walking the string', 'Field'],
     way: 'mouse',
+    // Its brace begins far below the limits.
+    seed: 77,
     crawlMm: 30,
   });
   expect(said).toContain('Say how deep the crawl is');
@@ -86,6 +91,7 @@ test.describe('on a phone', () => {
     const said = await fromAnswersToReady(page, app, {
       answers: ['Target recurve', 'Right-handed', 'Split, one finger above', 'Target'],
       way: 'touch',
+      seed: 77,
       hasScale: false,
     });
     expect(said).toContain('Measure draw weight');
