@@ -20,6 +20,12 @@ const WORTH_MOVING = 0.12;
 /** After so many ends undecided, a step that can be undone may take off less, and be a nuisance. */
 const PATIENCE_ENDS = 4;
 const WORTH_AFTER_PATIENCE = 0.08;
+/**
+ * With the side as good as certain and so many ends still undecided, more of them would hardly settle it:
+ * a cut that takes this much off, and is worth its trouble at all, is made.
+ */
+const SAW_PATIENCE_ENDS = 8;
+const SAW_AFTER_PATIENCE = 0.15;
 /** The side of an offset must be this sure before anything is turned. */
 const SIDE_SURE = 0.95;
 /** “Same result two ends running before anything is touched.” */
@@ -264,7 +270,10 @@ function isWorthMoving(
   { isOut, side }: { readonly isOut: boolean; readonly side: number },
 ): boolean {
   if (isOut && ends >= ENDS_FIRST) return true;
+  if (reversible)
+    return worth >= WORTH_MOVING || (ends >= PATIENCE_ENDS && gain >= WORTH_AFTER_PATIENCE);
   // The saw waits until the side is as good as certain.
-  if (worth >= WORTH_MOVING) return reversible || side >= SAW_SURE;
-  return reversible && ends >= PATIENCE_ENDS && gain >= WORTH_AFTER_PATIENCE;
+  if (side < SAW_SURE) return false;
+  if (worth >= WORTH_MOVING) return true;
+  return ends >= SAW_PATIENCE_ENDS && gain >= SAW_AFTER_PATIENCE && worth >= 0;
 }

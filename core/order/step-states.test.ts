@@ -277,6 +277,30 @@ describe('a step skipped', () => {
     log.undo(id);
     expect(wordsOf(log, 'proof')).toBe('to do');
   });
+
+  it('stays so through turns while it was never read; other limbs ask again', () => {
+    const log = new BowLog();
+    log.add({ kind: 'stepSkipped', step: 'drawWeight', why: 'no scale' });
+    log.change('twists', 3);
+    expect(wordsOf(log, 'drawWeight')).toBe('skipped: no scale');
+    log.add({
+      kind: 'itemFitted',
+      item: 'limbs',
+      described: 'others',
+      touches: ITEM_TOUCHES.limbs,
+      limbs: { limbsId: 'others', shotsBefore: 0 },
+    });
+    expect(wordsOf(log, 'drawWeight')).toBe('to do');
+  });
+
+  it('once read, it is asked for again after a turn that moves it', () => {
+    const log = new BowLog();
+    log.read('drawWeight', 150, 150);
+    log.add({ kind: 'stepSkipped', step: 'drawWeight', why: 'scale at home' });
+    expect(wordsOf(log, 'drawWeight')).toBe('skipped: scale at home');
+    log.change('twists', 3);
+    expect(wordsOf(log, 'drawWeight')).toMatch(/^stale/);
+  });
 });
 
 describe('the schedule of a new string', () => {

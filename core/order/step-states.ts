@@ -150,12 +150,20 @@ function plainStatus(state: BowState, step: StepFacts, facet: FacetProgress): St
   return { ...base, state: 'toDo', because };
 }
 
-/** Why the step is passed over; null once something it rests on has changed since. */
+/**
+ * Why the step is passed over; null once something it rests on has changed since. What nobody has ever
+ * read is not put in doubt by a turn: who has no scale says so once. Another part on the bow asks again.
+ */
 function skipHolds(state: BowState, step: StepFacts): string | null {
   const skip = state.skipped.get(step.id);
   if (skip === undefined) return null;
+  const neverRead =
+    step.clearing.by === 'readings' && !step.clearing.of.some((kind) => state.readings.has(kind));
   const upset = state.upsets.some(
-    (one) => one.index > skip.index && stepFacets(step.id).some((facet) => upsets(one, facet)),
+    (one) =>
+      one.index > skip.index &&
+      !(neverRead && one.kind === 'change') &&
+      stepFacets(step.id).some((facet) => upsets(one, facet)),
   );
   return upset ? null : skip.why;
 }

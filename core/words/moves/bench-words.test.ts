@@ -127,12 +127,15 @@ describe('what is said of the limb line', () => {
     expectMm: 0.1,
     plusMinusMm: 0.02,
   };
-  const turns = [turn, { ...turn, limb: 'Bottom', control: 'bottomSideScrews', amount: -0.5 }];
+  const turns = [
+    turn,
+    { ...turn, limb: 'Bottom', control: 'bottomSideScrews', amount: -0.5, expectMm: 0.04 },
+  ];
 
   it('each pocket: which screw to loosen and which to tighten, by the hand', () => {
     const because = { topic: 'sideScrews', status: status('limbLine'), turns } as MoveBecause;
     const words = said(because);
-    expect(words.expect).toBe('Expect top 0.1 mm left, ± 0.1 mm, bottom 0.1 mm left, ± 0.1 mm');
+    expect(words.expect).toBe('Expect top 0.1 mm left ± 0.1 mm, bottom 0.0 mm ± 0.1 mm');
     expect(words.why).toBe(
       'The string passes 1.2 mm right of the top gauge’s middle. Top pocket: loosen the right screw 1/4 turn, then tighten the left one as much. The string passes 1.2 mm right of the bottom gauge’s middle. Bottom pocket: loosen the left screw 1/2 turn, then tighten the right one as much.',
     );

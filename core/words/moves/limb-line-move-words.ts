@@ -23,7 +23,7 @@ export function sideScrewWords(
     ),
     expect: trial
       ? 'A trial: watch which way the string goes.'
-      : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)}, ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
+      : `Expect ${turns.map((turn) => `${turn.limb.toLowerCase()} ${offWords(turn.expectMm, hand)} ± ${showNumber(Math.max(0.1, turn.plusMinusMm), 1)} mm`).join(', ')}`,
     why: turns
       .map(
         (turn) =>
@@ -46,7 +46,8 @@ export function sideScrewWords(
 
 /** `1.2 mm left`: how far off and to which side, as the archer stands behind. */
 function offWords(outwardMm: number, hand: Hand): string {
-  return `${showNumber(Math.abs(outwardMm), 1)} mm ${sideOf(outwardMm, hand)}`;
+  const size = showNumber(Math.abs(outwardMm), 1);
+  return Number(size) === 0 ? `${size} mm` : `${size} mm ${sideOf(outwardMm, hand)}`;
 }
 
 /** Loosen first, then tighten: + tightens the outward screw. */
