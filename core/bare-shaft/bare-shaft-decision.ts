@@ -20,14 +20,14 @@ const WORTH_MOVING = 0.12;
 /** After so many ends undecided, a step that can be undone may take off less, and be a nuisance. */
 const PATIENCE_ENDS = 4;
 const WORTH_AFTER_PATIENCE = 0.08;
-/**
- * With the side as good as certain and so many ends still undecided, more of them would hardly settle it:
- * a cut that takes this much off, and is worth its trouble at all, is made.
- */
-const SAW_PATIENCE_ENDS = 8;
-const SAW_AFTER_PATIENCE = 0.15;
 /** The side of an offset must be this sure before anything is turned. */
 const SIDE_SURE = 0.95;
+/** So many ends since the last move and still undecided: more of them would hardly settle it. */
+const LONG_ENDS = 8;
+/** Then less sure a side is enough for a step that can be undone, */
+const SIDE_AFTER_LONG = 0.9;
+/** and a cut that takes this much off is made if it is worth its trouble; after twice as many, nearly so. */
+const SAW_AFTER_LONG = { gain: 0.15, worth: 0, worthAfterTwice: -0.15 } as const;
 /** “Same result two ends running before anything is touched.” */
 const ENDS_FIRST = 2;
 /** What cannot be undone wants the side surer still. */
@@ -241,7 +241,8 @@ function wanted(
 ): Wanted {
   const side = Math.max(outlook.plusSide, 1 - outlook.plusSide);
   const ends = endsSpeaking(state, session, axis);
-  if (side < SIDE_SURE || ends === 0) return { kind: 'nothing' };
+  const sideNeeded = ends >= LONG_ENDS ? SIDE_AFTER_LONG : SIDE_SURE;
+  if (side < sideNeeded || ends === 0) return { kind: 'nothing' };
   const all = remediesFor(state, session, axis);
   const remedies = all.filter((one) => !isSetAside(one));
   // What the tuner does not want now is no less there: only where there is truly nothing the shots are asked again.
@@ -275,5 +276,6 @@ function isWorthMoving(
   // The saw waits until the side is as good as certain.
   if (side < SAW_SURE) return false;
   if (worth >= WORTH_MOVING) return true;
-  return ends >= SAW_PATIENCE_ENDS && gain >= SAW_AFTER_PATIENCE && worth >= 0;
+  if (ends < LONG_ENDS || gain < SAW_AFTER_LONG.gain) return false;
+  return worth >= SAW_AFTER_LONG[ends >= 2 * LONG_ENDS ? 'worthAfterTwice' : 'worth'];
 }
