@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
 import { BowLog, bareShaftBow, SIX_FLETCHED } from '../fixtures/bow-log.ts';
-import { offsetWords, surerWords, verdictWords } from './verdict-words.ts';
+import { farOutWords, offsetWords, surerWords, verdictWords } from './verdict-words.ts';
 
 const verdictOf = (log: BowLog) => sessionVerdict(log.state, log.state.sessions.at(-1)!);
 const needed = { kind: 'bareShots', count: 4, chance: 0.6 } as const;
@@ -121,4 +121,11 @@ describe('what was seen rather than shot, in words', () => {
   it('says nothing where nothing was seen', () => {
     expect(said({}).figure).toBeNull();
   });
+});
+
+it('one shot far from its kind, and several', () => {
+  expect(farOutWords(1)).toMatch(/^One shot lies far from its kind and was not called\. It counts/);
+  expect(farOutWords(3)).toMatch(
+    /^3 shots lie far from their kind and were not called\. They count; call one bad/,
+  );
 });

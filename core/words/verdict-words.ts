@@ -199,3 +199,10 @@ function howWords({ counted, sessionsBefore }: BareShaftVerdict, { hand }: Verdi
       : `, those of the ${sessionsBefore === 1 ? 'session' : `${sessionsBefore} sessions`} just before with them`;
   return `${total} of ${all} shots counted${before}. ± holds 9 times in 10. ${handednessNote(hand)}`;
 }
+
+/** So many shots that nobody called lie far from their kind: they count all the same. */
+export function farOutWords(count: number): string {
+  return count === 1
+    ? 'One shot lies far from its kind and was not called. It counts; call it bad only if it felt bad.'
+    : `${count} shots lie far from their kind and were not called. They count; call one bad only if it felt bad.`;
+}

@@ -1,7 +1,7 @@
 import type { BowState } from '#core/log/bow-state.ts';
 import type { ShootingSession } from '#core/log/shooting.ts';
 import type { BareShaftVerdict } from '#core/bare-shaft/bare-shaft-verdict.ts';
-import { verdictWords } from '#core/words/verdict-words.ts';
+import { farOutWords, verdictWords } from '#core/words/verdict-words.ts';
 import { sessionPriors } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { toleranceWords } from '#core/words/tolerance-words.ts';
 import { showNumber, showChance } from '#core/quantity/show.ts';
@@ -40,12 +40,7 @@ export function VerdictPanel({
       ))}
       <EvidenceList state={state} session={session} verdict={verdict} />
       {verdict.farOutShotIds.length > 0 && (
-        <p className="mt-1">
-          {verdict.farOutShotIds.length === 1
-            ? 'One shot lies'
-            : `${verdict.farOutShotIds.length} shots lie`}{' '}
-          far from its kind and was not called. It counts; call it bad only if it felt bad.
-        </p>
+        <p className="mt-1">{farOutWords(verdict.farOutShotIds.length)}</p>
       )}
       <details className="mt-1 text-note text-ink-2">
         <summary className="min-h-6 cursor-pointer content-center @max-tablet:-my-1 @max-tablet:min-h-11">
