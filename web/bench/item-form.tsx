@@ -151,7 +151,7 @@ function StringFields({
         </label>
       )}
       {known === undefined && (
-        <div className="grid grid-cols-3 gap-3">
+        <div className="grid grid-cols-[1.35fr_1fr_1fr] gap-3">
           <label>
             <span className="label">Material</span>
             <select
