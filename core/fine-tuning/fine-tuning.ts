@@ -194,7 +194,7 @@ function unlikeOf(
 }
 
 /** Less than this share of the group left to gain is not worth shooting for. */
-const WORTH_SHOOTING = 0.026;
+const WORTH_SHOOTING = 0.025;
 /** However well it looks, this many ends first. */
 const FEWEST_ENDS = 6;
 
