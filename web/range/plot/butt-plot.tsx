@@ -1,14 +1,15 @@
-import { memo, useMemo, useRef, useSyncExternalStore } from 'react';
-import { outwardFromRight, rightFromOutward } from '#core/craft/handedness.ts';
+import { memo, useMemo, useSyncExternalStore } from 'react';
+import { rightFromOutward, sideOf } from '#core/craft/handedness.ts';
 import type { Hand } from '#core/craft/bow-terms.ts';
 import { showButtDistance } from '#core/quantity/show.ts';
 import { isCounted, type Shot } from '#core/log/shooting.ts';
 import type { BareShaftVerdict, Landing } from '#core/bare-shaft/bare-shaft-verdict.ts';
-import { sideOf } from '#core/craft/handedness.ts';
 import { ArrowMark } from '../../drawing/shot-marks.tsx';
 import { buttView, type ButtView } from './butt-view.ts';
+import { ButtFrame } from './butt-frame.tsx';
 import { GroupFigures } from './group-figures.tsx';
 import type { Plot } from './use-plot.ts';
+import { usePlotKeys } from './use-plot-keys.ts';
 
 const PX_PER_DEGREE = 8;
 const MARGIN = { left: 40, bottom: 30 } as const;
@@ -67,7 +68,7 @@ export function ButtPlot({
       }}
     >
       <g transform={`translate(${MARGIN.left} 0)`}>
-        <Frame view={view} unit={unit} />
+        <ButtFrame view={view} unit={unit} />
         <TapeCross x={view.x(0)} y={view.y(0)} />
         <LiveFigures
           plot={plot}
@@ -118,91 +119,6 @@ export function ButtPlot({
       </g>
     </svg>
   );
-}
-
-/** The plot by keys alone: commands, nudges, and figures typed after a letter. */
-function usePlotKeys(plot: Plot, hand: Hand): (event: React.KeyboardEvent) => void {
-  /** A figure being typed after `a` (degrees of the nock) or `n` (number of the shaft). */
-  const typing = useRef<{
-    readonly what: 'attitude' | 'number';
-    readonly digits: string;
-  } | null>(null);
-  return (event) => {
-    if (event.ctrlKey || event.metaKey || event.altKey) return;
-    const arrow = ARROWS[event.key];
-    const typed = typing.current;
-    if (typed !== null && /^\d$/.test(event.key)) {
-      typing.current = { ...typed, digits: typed.digits + event.key };
-      event.preventDefault();
-      return;
-    }
-    const figure = typed === null || typed.digits === '' ? null : Number(typed.digits);
-    typing.current = null;
-    if (event.key === 'a' || event.key === 'n') {
-      typing.current = { what: event.key === 'a' ? 'attitude' : 'number', digits: '' };
-    } else if (typed?.what === 'number' && event.key === 'Enter') {
-      if (figure !== null && figure >= 1) plot.setArrowNumber(Math.min(99, figure));
-    } else if (arrow !== undefined && typed?.what === 'attitude' && figure !== null) {
-      const degrees = Math.min(45, figure);
-      plot.setAttitude(
-        arrow.right === 0
-          ? { upDeg: arrow.up * degrees }
-          : { outwardDeg: outwardFromRight(arrow.right * degrees, hand) },
-      );
-    } else if (arrow !== undefined) {
-      const mm = event.shiftKey ? 10 : 1;
-      plot.nudge(outwardFromRight(arrow.right * mm, hand), arrow.up * mm);
-    } else if (!command(event.key, plot)) return;
-    event.preventDefault();
-  };
-}
-
-/** A label nearer the top edge than this would be cut. */
-const HALF_LABEL_PX = 7;
-
-const ARROWS: Readonly<Record<string, { readonly right: number; readonly up: number }>> = {
-  ArrowLeft: { right: -1, up: 0 },
-  ArrowRight: { right: 1, up: 0 },
-  ArrowUp: { right: 0, up: 1 },
-  ArrowDown: { right: 0, up: -1 },
-};
-
-/** Single-key commands of the focused plot; true when the key was one. */
-function command(key: string, plot: Plot): boolean {
-  switch (key) {
-    case 'f':
-      plot.setArrow('fletched');
-      return true;
-    case 'b':
-      plot.setArrow('bare');
-      return true;
-    case 'h':
-      plot.setArrow('broadhead');
-      return true;
-    case 't':
-      plot.setArrow('targetPoint');
-      return true;
-    case 'c':
-      plot.toggleBad();
-      return true;
-    case 'u':
-      plot.undoLast();
-      return true;
-    case 'e':
-      plot.nextEnd();
-      return true;
-    case ',':
-      plot.step(-1);
-      return true;
-    case '.':
-      plot.step(1);
-      return true;
-    case 'Enter':
-      plot.place([{ outwardMm: plot.selected?.outwardMm ?? 0, upMm: plot.selected?.upMm ?? 0 }]);
-      return true;
-    default:
-      return false;
-  }
 }
 
 /** Groups and offset, and the shots just tapped: redrawn with every tap, before it is logged. */
@@ -279,59 +195,6 @@ function Selection({ shot, view }: { readonly shot: Shot; readonly view: ButtVie
     />
   );
 }
-
-function Frame({ view, unit }: { readonly view: ButtView; readonly unit: string }) {
-  const { width, height } = view;
-  return (
-    <g aria-hidden>
-      <rect x={0} y={0} width={width} height={height} fill="transparent" />
-      {view.ticksY
-        .filter((tick) => tick.label !== null)
-        .map((tick) => (
-          <path key={tick.at} className="s-faint" d={`M0 ${tick.at}H${width}`} />
-        ))}
-      <path className="s-thin" d={`M0 0V${height}H${width}`} />
-      <path
-        className="s-dim"
-        d={
-          view.ticksX
-            .map((tick) => `M${tick.at} ${height}v${tick.label === null ? 4 : 9}`)
-            .join('') +
-          view.ticksY.map((tick) => `M0 ${tick.at}h${tick.label === null ? -4 : -9}`).join('')
-        }
-      />
-      {view.ticksX.map((tick, index) => {
-        if (tick.label === null) return null;
-        const label = index > view.ticksX.length - 6 ? `${tick.label} ${unit}` : tick.label;
-        // The last one has the unit, and stays inside where its tick stands at the edge.
-        const isCut = tick.at > width - LABEL_CHARACTER_PX * label.length;
-        return (
-          <text
-            key={tick.at}
-            className="t-note"
-            x={isCut ? width : tick.at}
-            y={height + 22}
-            textAnchor={isCut ? 'end' : 'middle'}
-          >
-            {label}
-          </text>
-        );
-      })}
-      {view.ticksY.map(
-        (tick) =>
-          tick.label !== null &&
-          tick.at > HALF_LABEL_PX && (
-            <text key={tick.at} className="t-note" x={-13} y={tick.at + 4} textAnchor="end">
-              {tick.label}
-            </text>
-          ),
-      )}
-    </g>
-  );
-}
-
-/** Half a character of a label, about. */
-const LABEL_CHARACTER_PX = 4;
 
 /** The aimed mark: a cross of tape, since a bare butt has no rings. */
 function TapeCross({ x, y }: { readonly x: number; readonly y: number }) {
