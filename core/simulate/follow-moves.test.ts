@@ -142,7 +142,6 @@ function follow(
       case 'openSession':
       case 'shootNearer':
       case 'setShaftAside':
-      // These kits can be brought in with the string they have.
       case 'fitItem':
         return said;
     }

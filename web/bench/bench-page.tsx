@@ -66,7 +66,7 @@ export function BenchPage() {
 function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowState }) {
   const now = useNow();
   const narrow = useNarrow();
-  const { params, setParam, setParams } = useAddress();
+  const { params, setParam } = useAddress();
   const { append } = bow;
   const withTools = useCallback(
     (bodies: readonly EntryBody[]) => append(bodies.map(withTool)),
@@ -85,10 +85,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   const followed = useFollowedSight(state, move);
   const sight = SIGHTS.find((one) => one === params.get('sight')) ?? followed;
   const openStatus = steps.find(({ step }) => step.id === params.get('step'));
-  const openSheet = useCallback(
-    (step: StepId | 'photo' | null, item: FitOutItem | null = null) => setParams({ step, item }),
-    [setParams],
-  );
+  const openSheet = useOpenSheet();
   const enter = useCallback(
     (entryText: string) => {
       openSheet(null);
@@ -213,6 +210,15 @@ function HowToFold({ kind, state }: { readonly kind: ReadingKind; readonly state
         <HowTo kind={kind} state={state} />
       </div>
     </details>
+  );
+}
+
+/** Opens a step's sheet, in the fit-out with the change of an item begun; null closes what is open. */
+function useOpenSheet() {
+  const { setParams } = useAddress();
+  return useCallback(
+    (step: StepId | 'photo' | null, item: FitOutItem | null = null) => setParams({ step, item }),
+    [setParams],
   );
 }
 

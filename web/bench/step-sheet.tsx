@@ -117,18 +117,12 @@ export function StepSheet({
       )}
       {clearing.by === 'confirmation' && stepLists(step.id).length === 0 && (
         <div className="mt-4">
-          <p>{clearing.ask}</p>
-          <button type="button" className="btn-ink mt-2" onClick={() => confirm(step.name)}>
-            It is so
-          </button>
+          <ItIsSo ask={clearing.ask} onConfirm={() => confirm(step.name)} />
         </div>
       )}
       {clearing.by === 'readings' && clearing.look !== null && (
         <div className="mt-4 border-t border-faint pt-3">
-          <p>{clearing.look}</p>
-          <button type="button" className="btn-ink mt-2" onClick={() => confirm('looked at')}>
-            It is so
-          </button>
+          <ItIsSo ask={clearing.look} onConfirm={() => confirm('looked at')} />
         </div>
       )}
       {step.id === 'fix' && (
@@ -154,6 +148,18 @@ export function StepSheet({
         }}
       />
     </SheetDialog>
+  );
+}
+
+/** What the tuner's own word is taken for. */
+function ItIsSo({ ask, onConfirm }: { readonly ask: string; readonly onConfirm: () => void }) {
+  return (
+    <>
+      <p>{ask}</p>
+      <button type="button" className="btn-ink mt-2" onClick={onConfirm}>
+        It is so
+      </button>
+    </>
   );
 }
 
