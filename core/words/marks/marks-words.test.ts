@@ -124,6 +124,9 @@ describe('what is said beside the marks', () => {
   it('is no more than a rule of thumb from one end, and where to begin from none', () => {
     expect(says(AIMING, {}, 1)).toContain('Two distances at least');
     expect(says(AIMING, {}, 1)).not.toContain('misjudged');
+    expect(says(AIMING, {}, 1)).not.toContain('wider apart');
+    expect(says(AIMING, { misjudgedAtM: null })).not.toContain('misjudged');
+    expect(says(POINT, {})).not.toContain('wider apart');
     expect(says(AIMING, {}, 0)).toContain('Begin near: 70 m is safe by rule of thumb.');
     expect(says(AIMING, { next: null })).toContain('No distance is safe to shoot yet');
     expect(says(AIMING, { nextLeaves: null })).toContain('70 m next would tell most.');

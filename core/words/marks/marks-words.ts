@@ -145,13 +145,12 @@ export function marksSays(
       : ends.length === 0
         ? `Begin near: ${distanceWords(next.distanceM, unit)} is safe by rule of thumb.`
         : `${distanceWords(next.distanceM, unit)} next would tell most${leavesWords(aiming, figures, unit)}.`;
-  const from = ends.length === 1 ? 'one end' : `${ends.length} ends`;
   return [
     nextLine,
     ...(pointOnM === null || ends.length === 0 ? [] : [pointOnWords(pointOnM, unit)]),
     ends.length < 2
       ? 'Two distances at least: until then every figure is a rule of thumb.'
-      : `From ${from}: about ${showNumber(speedMps.middle, 0)} ± ${showNumber(Math.max(1, half(speedMps)), 0)} m/s. ± holds 9 times in 10.`,
+      : `From ${ends.length} ends: about ${showNumber(speedMps.middle, 0)} ± ${showNumber(Math.max(1, half(speedMps)), 0)} m/s. ± holds 9 times in 10.`,
     ...(aiming.kind === 'sight' && ends.length > 1 ? [extensionWords(aiming, figures, unit)] : []),
     ...(misjudgedAtM === null || ends.length < 2
       ? []
