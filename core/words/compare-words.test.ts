@@ -39,10 +39,8 @@ describe('one side of a row', () => {
     expect(movedWords('plungerPreload', 0.5)).toBe('1/2 turn stiffer');
     expect(movedWords('plungerPreload', -0.5)).toBe('1/2 turn softer');
     expect(figure({ kind: 'moved', control: 'nockingPoint' }, -2)).toBe('2 mm down');
-    expect(figure({ kind: 'position', control: 'twists' } as ComparedWhat, 24)).toBe('24 twists');
-    expect(figure({ kind: 'position', control: 'topBolt' } as ComparedWhat, 1.5)).toBe(
-      '1 1/2 turns out',
-    );
+    expect(figure({ kind: 'position', control: 'twists' }, 24)).toBe('24 twists');
+    expect(figure({ kind: 'position', control: 'topBolt' }, 1.5)).toBe('1 1/2 turns out');
   });
 
   it('is an arrow’s figure in the unit it is bought and weighed in', () => {
@@ -68,8 +66,6 @@ describe('one side of a row', () => {
     const expected = { value: 216, words: '', expectedPlusMinus: 2 } as SheetFigure;
     expect(comparedFigureWords(BRACE, expected, MM)).toBe('about 216.0 mm');
     const left = { value: null, words: 'left', expectedPlusMinus: null } as SheetFigure;
-    expect(comparedFigureWords({ kind: 'fact', fact: 'hand' } as ComparedWhat, left, MM)).toBe(
-      'left-handed',
-    );
+    expect(comparedFigureWords({ kind: 'fact', fact: 'hand' }, left, MM)).toBe('left-handed');
   });
 });
