@@ -14,6 +14,12 @@ import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 import { DEMO_RECORD } from './demo-record.ts';
 
+export interface StoredEntry {
+  readonly id: string;
+  readonly at: string;
+  readonly body: Record<string, unknown>;
+}
+
 /** A server of its own for every test: a fresh database with the demo club, on a free port. */
 export class App {
   address = '';
@@ -128,18 +134,17 @@ export class App {
     if (!answer.ok) throw new Error(await answer.text());
   }
 
+  /** A bow's log as it is stored this moment. */
+  async stored(name: string): Promise<StoredEntry[]> {
+    const answer = await fetch(`${this.address}/api/bows/${await this.bowId(name)}/entries`);
+    return ((await answer.json()) as { entries: StoredEntry[] }).entries;
+  }
+
   /** A bow's log once nothing more comes: what was pressed is kept by the browser first, and then sent. */
-  async log(name: string): Promise<{ id: string; at: string; body: Record<string, unknown> }[]> {
-    const address = `${this.address}/api/bows/${await this.bowId(name)}/entries`;
-    const read = async () =>
-      (
-        (await (await fetch(address)).json()) as {
-          entries: { id: string; at: string; body: Record<string, unknown> }[];
-        }
-      ).entries;
-    for (let known = await read(); ; ) {
+  async log(name: string): Promise<StoredEntry[]> {
+    for (let known = await this.stored(name); ; ) {
       await new Promise((later) => setTimeout(later, QUIET_MS));
-      const now = await read();
+      const now = await this.stored(name);
       if (now.length === known.length) return now;
       known = now;
     }

@@ -7,11 +7,14 @@ import { countedBand } from '#core/setup/counted-band.ts';
 import { pooledValue } from '#core/setup/pooled-value.ts';
 import { beyondBand } from '#core/order/step-states.ts';
 import { targetFor, type TargetId } from '#core/setup/targets.ts';
-import { type App, echo, expect, openBench } from './app.ts';
+import { allStored, type App, echo, expect, openBench } from './app.ts';
 
 export const MOST_MOVES = 90;
 
 export type Way = 'mouse' | 'touch' | 'keyboard';
+
+/** A walk is some forty moves: it would spend its time between looks. */
+const OFTEN = { intervals: [30, 60, 100], timeout: 15_000 };
 
 /** Presses a button the way this hand does. */
 async function press(button: Locator, way: Way): Promise<void> {
@@ -40,11 +43,17 @@ export async function followOne(
 ): Promise<void> {
   const line = page.getByRole('textbox', { name: 'Entry line' });
   const action = await page.getByTestId('next-move').getAttribute('data-action');
-  const logged = (await app.log(name)).length;
+  const logged = (await app.stored(name)).length;
+  const hasMore = async () => (await app.stored(name)).length > logged;
+  const isLogged = async () => {
+    await expect.poll(hasMore, OFTEN).toBe(true);
+    // Several entries of one press are sent together, or one after the other.
+    await allStored(page);
+  };
   const without = page.getByRole('button', { name: 'No scale here' });
   if (!hasScale && (await without.isVisible())) {
     await press(without, way);
-    await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+    await isLogged();
     return;
   }
   await press(page.getByTestId('next-move').locator('.btn'), way);
@@ -52,7 +61,7 @@ export async function followOne(
   if (action === 'openArrows') {
     await press(dialog.getByRole('button', { name: /^Lay out spine/ }), way);
     await press(page.getByRole('button', { name: `Put it on ${name}` }), way);
-    await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+    await isLogged();
     await openBench(page, app, name);
     return;
   }
@@ -61,7 +70,7 @@ export async function followOne(
     const bowId = await app.bowId(name);
     await page.goto(`${app.address}/bench/${bowId}?step=braceSearch`);
     await press(dialog.getByRole('button', { name: 'It is so' }), way);
-    await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
+    await isLogged();
     await openBench(page, app, name);
     return;
   }
@@ -73,8 +82,7 @@ export async function followOne(
     await expect(dialog).toHaveCount(0);
   } else if (action === 'change') {
     const asks = page.getByTestId('change-asks');
-    const stored = async () => (await app.log(name)).length > logged;
-    await expect.poll(async () => (await asks.isVisible()) || (await stored())).toBe(true);
+    await expect.poll(async () => (await asks.isVisible()) || (await hasMore()), OFTEN).toBe(true);
     if (await asks.isVisible()) await press(dialog.getByRole('button', { name: /log it/ }), way);
   } else if (action === 'enterReading') {
     await expect(line).not.toHaveValue('');
@@ -85,8 +93,8 @@ export async function followOne(
     else await line.press('Enter');
     await expect(line).toHaveValue('');
   }
-  await expect.poll(async () => (await app.log(name)).length).toBeGreaterThan(logged);
-  const changes = (await app.log(name))
+  await isLogged();
+  const changes = (await app.stored(name))
     .slice(logged)
     .flatMap(({ body }) =>
       body['kind'] === 'change'

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { relative } from 'node:path';
 import { ensureBuilt, ensureTestPrograms, ensurePackages } from './ensure.mjs';
@@ -24,11 +24,19 @@ function note(name, status) {
   }
 }
 
-function check(name, command, args) {
+/** A program's end: 0 when it found nothing wrong. */
+function ended(child) {
+  return new Promise((resolve) => {
+    child.on('error', () => resolve(1));
+    child.on('close', resolve);
+  });
+}
+
+/** A stage of tests, that is followed as it goes. */
+async function stage(name, command, args) {
   console.log(`\n== ${name}`);
   const [program, before] = programOf(command);
-  const { status } = spawnSync(program, [...before, ...args], { stdio: 'inherit' });
-  note(name, status);
+  note(name, await ended(spawn(program, [...before, ...args], { stdio: 'inherit' })));
 }
 
 /** A check that runs beside others: what it printed is shown whole when it has ended. */
@@ -38,10 +46,7 @@ async function checkBeside(name, command, args) {
   const printed = [];
   for (const stream of [child.stdout, child.stderr])
     stream.on('data', (chunk) => printed.push(chunk));
-  const status = await new Promise((resolve) => {
-    child.on('error', () => resolve(1));
-    child.on('close', resolve);
-  });
+  const status = await ended(child);
   console.log(`\n== ${name}\n${Buffer.concat(printed).toString()}`);
   note(name, status);
 }
@@ -80,18 +85,19 @@ function failedBrowserTests(suite) {
 }
 
 rmSync('test-results', { recursive: true, force: true });
-// None of these writes what another reads: side by side they take as long as the longest.
+// None of these writes what another reads: side by side they take as long as the longest. That one is the
+// linter by far, and alone: it goes on beside the first tests.
+const linted = checkBeside('lint', 'eslint', ['.', '--max-warnings', '0']);
 await Promise.all([
   checkBeside('formatting', 'biome', ['format', '.']),
   checkBeside('types', 'tsc', ['-b']),
-  checkBeside('lint', 'eslint', ['.', '--max-warnings', '0']),
   checkBeside('layers', 'node', ['scripts/check-layers.mjs']),
   checkBeside('dead code', 'knip', []),
   checkBeside('recipes', 'node', ['scripts/check-recipes.mjs']),
 ]);
 // Some of them start the program itself.
 ensureBuilt();
-check('unit and API tests', 'vitest', [
+await stage('unit and API tests', 'vitest', [
   'run',
   '--reporter=dot',
   '--reporter=json',
@@ -102,7 +108,8 @@ count(
   ({ numPassedTests, numFailedTests }) => [numPassedTests, numFailedTests],
   failedUnitTests,
 );
-check('browser tests', 'playwright', ['test']);
+await linted;
+await stage('browser tests', 'playwright', ['test']);
 count(
   'test-results/browser.json',
   ({ stats }) => [stats.expected, stats.unexpected + stats.flaky],
