@@ -239,14 +239,16 @@ function compilerOf(part: string) {
   const { options, fileNames } = ts.parseJsonConfigFileContent(config, ts.sys, resolve('core'));
   let planted: Readonly<Record<string, string>> = {};
   const sources = new Map<string, ts.SourceFile>();
-  const host = ts.createCompilerHost(options);
-  const read = host.getSourceFile.bind(host);
-  host.getSourceFile = (file, ...how) => {
-    const text = planted[relative(process.cwd(), file)];
-    if (text !== undefined) return ts.createSourceFile(file, text, how[0]);
-    const known = sources.get(file) ?? read(file, ...how);
-    if (known !== undefined) sources.set(file, known);
-    return known;
+  const disk = ts.createCompilerHost(options);
+  const host: ts.CompilerHost = {
+    ...disk,
+    getSourceFile: (file, ...how) => {
+      const text = planted[relative(process.cwd(), file)];
+      if (text !== undefined) return ts.createSourceFile(file, text, how[0]);
+      const known = sources.get(file) ?? disk.getSourceFile(file, ...how);
+      if (known !== undefined) sources.set(file, known);
+      return known;
+    },
   };
   let program: ts.Program | undefined;
   return (files: Readonly<Record<string, string>>): readonly string[] => {
