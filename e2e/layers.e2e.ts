@@ -235,7 +235,9 @@ test('a schema wider or narrower than its type, or a kind of entry without a fil
  * with this in their path. Between two questions it keeps what did not change.
  */
 function compilerOf(part: string) {
-  const { config } = ts.readConfigFile('core/tsconfig.json', ts.sys.readFile) as { config: object };
+  const { config } = ts.readConfigFile('core/tsconfig.json', (file) => ts.sys.readFile(file)) as {
+    config: object;
+  };
   const { options, fileNames } = ts.parseJsonConfigFileContent(config, ts.sys, resolve('core'));
   let planted: Readonly<Record<string, string>> = {};
   const sources = new Map<string, ts.SourceFile>();
