@@ -150,7 +150,7 @@ for (const hand of HANDS) {
     const inward = outward === 'left' ? 'right' : 'left';
     await expect(move).toContainText(`passes 2.0 mm ${outward} of the top gauge’s middle`);
     await expect(move).toContainText(
-      `loosen the ${inward} screw 1/4 turn, then tighten the ${outward} one`,
+      `loosen the ${inward} screw 1/2 turn, then tighten the ${outward} one`,
     );
   });
 }

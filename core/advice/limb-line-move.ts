@@ -2,13 +2,15 @@ import { hasSideScrews } from '../craft/bow-terms.ts';
 import { CONTROL_FACTS, type Control } from '../craft/controls.ts';
 import { READINGS } from '../craft/readings.ts';
 import { learnedGains, shiftOf } from '../gains/learned-gains.ts';
-import { effectOn, presentReading } from '../gains/present-reading.ts';
+import { effectOn, type PresentReading, presentReading } from '../gains/present-reading.ts';
 import { mixtureCdf, mixtureMean, type NormalMixture } from '../numeric/normal-mixture.ts';
+import { HALF_90 } from '../numeric/half-90.ts';
+import { SIDE_SCREW_MM } from '../priors/prior-gains.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { checkChanges } from '../limits/check-proposal.ts';
 import { countedBand } from '../setup/counted-band.ts';
 import type { ScrewTurn } from './move-because.ts';
-import { clamp, type Move, roundToStep } from './move.ts';
+import { type Move, roundToStep } from './move.ts';
 import { sideScrewTravel } from '../limits/side-screw-limits.ts';
 import { plainMove } from './plain-move.ts';
 import { beyondBand, type StepStatus } from '../order/step-states.ts';
@@ -21,14 +23,16 @@ const LIMBS = [
 /** The direction of a pocket is known when its sign is this certain. */
 const SIGN_KNOWN = 0.9;
 /**
- * Turns made only to see which way the string goes: a small one first, since it may be the wrong way, then such as are seen by eye in a pocket that answers weakly. One that has shown
- * nothing after all of them does not answer.
+ * The first turn, only to see which way the string goes: it may be the wrong way, so no larger than what
+ * is seen by whoever reads the gauge.
  */
-const TRIAL_TURNS: readonly number[] = [1 / 4, 5 / 4, 1];
-/** A pocket whose way is known is brought there in one unstringing, however weakly it answers. */
-const MOST_TURNS = 2;
+const FIRST_TRIALS: readonly number[] = [1 / 4, 1 / 2];
+/** How often a pocket that shows no way is turned. */
+const MOST_TRIALS = 3;
+/** Not farther than this while its way is not known. */
+const MOST_UNSURE_TURNS = 2;
 /** After all of its trials a pocket must have shown its way as surely as this. */
-const SURELY_ANSWERS = 0.95;
+const SURELY_ANSWERS = 0.995;
 /** Answering less than this, mm a turn, it does not bring a string anywhere. */
 const LEAST_ANSWER_MM = 0.15;
 
@@ -68,15 +72,19 @@ function turnFor(state: BowState, one: (typeof LIMBS)[number]): ScrewTurn | null
   if (beyondBand(present.value, countedBand(state, reading, target)) === 0) return null;
   const perTurn = shiftOf(learnedGains(state), reading, new Map([[control, 1]]));
   if (perTurn === null) return null;
-  const gain = mixtureMean(perTurn);
   const trial = !isSignKnown(perTurn);
-  const { step } = CONTROL_FACTS[control];
-  const wanted = roundToStep(-present.value / gain, step);
+  const band = countedBand(state, reading, target);
   const { turned, times } = turnedSince(state, reading, control);
-  // Which way is a guess at first; from then on each trial goes the likelier way, toward the middle.
-  const way = times > 0 && wanted < 0 ? -1 : 1;
-  const meant = trial ? way * (TRIAL_TURNS[times] ?? 0) : clamp(wanted, -MOST_TURNS, MOST_TURNS);
   const isTriedOut = turned >= 2 * sideScrewTravel(state.bow).turns || isSilent(state, one);
+  const meant =
+    trial && times === 0
+      ? firstTrial(present.plusMinus)
+      : likeliestInside(
+          turnsLeft(state, control, trial ? MOST_UNSURE_TURNS : Infinity).map((turns) => ({
+            turns,
+            chance: chanceInside(present, perTurn, turns, band),
+          })),
+        );
   const amount = isTriedOut ? 0 : withinScrewTravel(state, control, meant);
   if (amount === 0) return null;
   const effect = effectOn(state, reading, new Map([[control, amount]]));
@@ -91,6 +99,47 @@ function turnFor(state: BowState, one: (typeof LIMBS)[number]): ScrewTurn | null
   };
 }
 
+/** A quarter of a turn where the answer to be expected shows through both looks at the gauge, else a half. */
+function firstTrial(plusMinusMm: number): number {
+  const bothLooks = Math.SQRT2 * plusMinusMm;
+  return FIRST_TRIALS.find((turns) => turns * SIDE_SCREW_MM >= bothLooks) ?? FIRST_TRIALS.at(-1)!;
+}
+
+/** Every turn up to the most the pocket's screws may make from where they stand, either way, smallest first. */
+function turnsLeft(state: BowState, control: Control, most: number): readonly number[] {
+  const { step } = CONTROL_FACTS[control];
+  const { turns } = sideScrewTravel(state.bow);
+  return Array.from(
+    { length: Math.round(Math.min(most, 2 * turns) / step) },
+    (_, at) => (at + 1) * step,
+  )
+    .flatMap((size) => [size, -size])
+    .filter((amount) => checkChanges(state, [{ control, amount }]) === null);
+}
+
+/** The chance that the string lies inside the gauge's band after a turn, by what is known of its pocket. */
+function chanceInside(
+  present: PresentReading,
+  perTurn: NormalMixture,
+  turns: number,
+  band: { readonly low: number; readonly high: number },
+): number {
+  const after = perTurn.map(({ weight, mean, sd }) => ({
+    weight,
+    mean: present.value + turns * mean,
+    sd: Math.hypot(turns * sd, present.plusMinus / HALF_90),
+  }));
+  return mixtureCdf(after, band.high) - mixtureCdf(after, band.low);
+}
+
+/** The turn with the best chance, the smallest of those that have it. */
+function likeliestInside(
+  turns: readonly { readonly turns: number; readonly chance: number }[],
+): number {
+  const best = Math.max(...turns.map(({ chance }) => chance));
+  return turns.find(({ chance }) => chance >= best)?.turns ?? 0;
+}
+
 function isSignKnown(perTurn: NormalMixture, chance = SIGN_KNOWN): boolean {
   const inward = mixtureCdf(perTurn, 0);
   return Math.max(inward, 1 - inward) >= chance;
@@ -101,7 +150,7 @@ function isSignKnown(perTurn: NormalMixture, chance = SIGN_KNOWN): boolean {
  * only wear the pocket.
  */
 function isSilent(state: BowState, { reading, control }: (typeof LIMBS)[number]): boolean {
-  if (turnedSince(state, reading, control).times < TRIAL_TURNS.length) return false;
+  if (turnedSince(state, reading, control).times < MOST_TRIALS) return false;
   const perTurn = shiftOf(learnedGains(state), reading, new Map([[control, 1]]));
   if (perTurn === null) return false;
   return !isSignKnown(perTurn, SURELY_ANSWERS) || Math.abs(mixtureMean(perTurn)) < LEAST_ANSWER_MM;

@@ -67,7 +67,7 @@ export const CREEP: Readonly<Record<'newString' | 'oldString', Gain>> = {
 export const CREEP_SHOTS = 40;
 
 /** One whole turn of a pocket's side screws moves the string about 1 mm; nobody knows which way. */
-const SIDE_SCREW_MM = 1;
+export const SIDE_SCREW_MM = 1;
 const SIDE_SCREW_SD_MM = 0.7;
 export const SIDE_SCREW_PRIOR: SpecialPrior = {
   low: -4.5,
