@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
 import { unlikeWords } from '../words/fine-tuning-words.ts';
 import { compareSettings } from './compare-settings.ts';
-import { fitTuning } from './fine-tuning.ts';
+import { fitTuning, isSettled } from './fine-tuning.ts';
 import type { TunedEnd } from './tuned-end.ts';
 
 const SETTINGS = [-1, -0.5, 0, 0.5, 1];
@@ -80,6 +80,21 @@ it('finds the corner of a V near where it lies, and a flat control flat', () => 
   // The least of five that are the same is said to be hardly smaller than what all of them show.
   expect(flat.best.groupMm).toBeGreaterThan(0.96 * 20);
   expect(flat.leftToGain).toBeLessThan(0.03);
+});
+
+it('is enough when little is left to gain, never before six ends, and sooner the more were shot', () => {
+  const left = (leftToGain: number) => ({
+    ...fitTuning(
+      ends(() => 20),
+      { settings: SETTINGS },
+    ),
+    leftToGain,
+  });
+  expect(isSettled(left(0), 5)).toBe(false);
+  expect(isSettled(left(0.024), 6)).toBe(true);
+  expect(isSettled(left(0.026), 20)).toBe(false);
+  expect(isSettled(left(0.026), 21)).toBe(true);
+  expect(isSettled(left(0.06), 40)).toBe(false);
 });
 
 it('stays apart from what it was shot with before: a setting off the list is no place to go', () => {

@@ -197,10 +197,12 @@ function unlikeOf(
 const WORTH_SHOOTING = 0.025;
 /** However well it looks, this many ends first. */
 const FEWEST_ENDS = 6;
+/** From so many ends on, each more must promise more: nobody shoots a shallow curve for ever. */
+const MANY_ENDS = 20;
 
 /** Is what is left to gain below what is worth shooting for? */
 export function isSettled({ leftToGain }: TuningFit, ends: number): boolean {
-  return ends >= FEWEST_ENDS && leftToGain < WORTH_SHOOTING;
+  return ends >= FEWEST_ENDS && leftToGain < WORTH_SHOOTING * Math.max(1, ends / MANY_ENDS);
 }
 
 function placeIn(settings: readonly number[]): (setting: number) => number {
