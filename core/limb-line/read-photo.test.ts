@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { type PhotoMarks, type PhotoPoint, readLimbLinePhoto } from './read-photo.ts';
-import { type GreyPicture, snapMark } from './snap-mark.ts';
+import { type GreyPicture, snapMark, snapShrink } from './snap-mark.ts';
 
 const PX_PER_MM = 4;
 
@@ -168,6 +168,37 @@ describe('readLimbLinePhoto', () => {
 });
 
 describe('snapMark', () => {
+  it('takes no edge of a string wider than what it looks at for its middle', () => {
+    // Dark from 30 to 64 px: a string of 2 mm at 17 px a millimetre.
+    const wide: GreyPicture = {
+      width: 100,
+      height: 20,
+      grey: Uint8Array.from({ length: 2000 }, (_, at) =>
+        at % 100 >= 30 && at % 100 < 64 ? 20 : 200,
+      ),
+    };
+    for (const x of [28, 34, 40, 47, 58, 66]) {
+      const mark = { x, y: 10 };
+      expect(snapMark(wide, mark, 'line'), `${x}`).toBe(mark);
+    }
+    // A third as many px: it fits, and its middle is found from beside it.
+    const narrow: GreyPicture = {
+      width: 60,
+      height: 20,
+      grey: Uint8Array.from({ length: 1200 }, (_, at) =>
+        at % 60 >= 24 && at % 60 < 35 ? 20 : 200,
+      ),
+    };
+    for (const x of [26, 29, 33])
+      expect(snapMark(narrow, { x, y: 10 }, 'line').x, `${x}`).toBeCloseTo(29, 0);
+  });
+
+  it('looks at the largest pictures in coarser px, at all others as they are', () => {
+    expect(snapShrink({ width: 3024, height: 4032 })).toBe(1);
+    expect(snapShrink({ width: 1536, height: 2048 })).toBe(1);
+    expect(snapShrink({ width: 12_096, height: 9000 })).toBeCloseTo(3, 6);
+  });
+
   it('leaves a mark alone where there is nothing to snap to', () => {
     const blank: GreyPicture = { width: 50, height: 50, grey: new Uint8Array(2500).fill(128) };
     expect(snapMark(blank, { x: 20, y: 20 }, 'edge')).toEqual({ x: 20, y: 20 });

@@ -37,7 +37,7 @@ export type PhotoRead =
   | { readonly kind: 'refused'; readonly says: string; readonly remedy: string };
 
 /** Marks placed by eye or by snapping scatter about this much, px, standard deviation. */
-const MARK_SD_PX = 0.6;
+export const MARK_SD_PX = 0.6;
 /** A tap or a click is good to about half a pixel of the screen. */
 export const MARK_SD_OF_SCREEN = 0.5;
 const LEAST_PX_PER_MM = 1;

@@ -18,6 +18,14 @@ const GROUND_PX = 4;
 /** Less contrast than this is no feature: the mark stays where it was put. Grey levels. */
 const LEAST_CONTRAST = 12;
 
+/** A picture with more than this many px to its longer side is looked at in coarser ones: a string fits in what is looked at. */
+const FINEST_SIDE_PX = 4032;
+
+/** How many of the picture's px are taken as one where a mark snaps; 1 in all but the largest. */
+export function snapShrink({ width, height }: { width: number; height: number }): number {
+  return Math.max(1, Math.max(width, height) / FINEST_SIDE_PX);
+}
+
 /**
  * Moves a mark sideways onto the line or edge nearest to it, to a fraction of a pixel: a thumb is
  * good to a pixel or two, the picture knows better. The row stays. Without a clear feature near it
@@ -61,7 +69,9 @@ function lineOffset(profile: readonly number[], reachPx: number): number | null 
     const ground = left + ((right - left) * index) / (profile.length - 1);
     return Math.max(0, Math.abs(level - ground) - LEAST_CONTRAST);
   });
-  if (Math.max(...weights) < LEAST_CONTRAST) return null;
+  const contrast = Math.max(...weights);
+  // Grounds that differ by more than the line does from them: one end lies on the line itself.
+  if (contrast < LEAST_CONTRAST || Math.abs(left - right) > contrast) return null;
   return centroid(weights, reachPx);
 }
 

@@ -84,5 +84,5 @@ export function fineTuningSays(standing: FineTuningStanding): string {
   const { experiment, ends, fit } = standing;
   if (experiment.closedWhy !== null) return `Closed: ${experiment.closedWhy}.`;
   if (ends.length === 0) return 'Nothing counted yet.';
-  return `Best so far: ${settingWords(standing, fit.best.setting)}, with ${showChance(fit.best.isBest)}.`;
+  return `Best so far: ${settingWords(standing, fit.best.setting)}; ${showChance(fit.best.isBest)} that none is better.`;
 }

@@ -4,11 +4,12 @@ import { READINGS } from '#core/craft/readings.ts';
 import { showReading } from '#core/craft/show-reading.ts';
 import {
   MARK_SD_OF_SCREEN,
+  MARK_SD_PX,
   type PhotoLimbLine,
   type PhotoPoint,
   readLimbLinePhoto,
 } from '#core/limb-line/read-photo.ts';
-import { type SnapTo, snapMark } from '#core/limb-line/snap-mark.ts';
+import { type SnapTo, snapMark, snapShrink } from '#core/limb-line/snap-mark.ts';
 import { showNumber } from '#core/quantity/show.ts';
 import type { EntryBody } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
@@ -281,13 +282,14 @@ function placed(photo: Photo, point: PhotoPoint, snap: SnapTo | null, finest: nu
   const byHand = { ...point, sdPx: MARK_SD_OF_SCREEN * finest };
   if (snap === null || finest > SNAPS_UNDER_PX) return byHand;
   const at = snapped(photo, point, snap);
-  return at === point ? byHand : { ...at, sdPx: 0 };
+  return at === point ? byHand : { ...at, sdPx: MARK_SD_PX * snapShrink(photo) };
 }
 
 /** Only a small patch about the mark is read: a large picture costs no more than a small one. */
 function snapped(photo: Photo, point: PhotoPoint, snap: SnapTo): PhotoPoint {
-  const left = Math.max(0, Math.round(point.x) - PATCH.halfWidth);
-  const top = Math.max(0, Math.round(point.y) - PATCH.halfHeight);
+  const shrink = snapShrink(photo);
+  const left = Math.max(0, Math.round(point.x - PATCH.halfWidth * shrink));
+  const top = Math.max(0, Math.round(point.y - PATCH.halfHeight * shrink));
   const width = 2 * PATCH.halfWidth;
   const height = 2 * PATCH.halfHeight;
   const patch = document.createElement('canvas');
@@ -295,13 +297,15 @@ function snapped(photo: Photo, point: PhotoPoint, snap: SnapTo): PhotoPoint {
   patch.height = height;
   const context = patch.getContext('2d', { willReadFrequently: true });
   if (context === null) return point;
-  context.drawImage(photo.bitmap, left, top, width, height, 0, 0, width, height);
+  context.imageSmoothingQuality = 'high';
+  const [wide, high] = [width * shrink, height * shrink];
+  context.drawImage(photo.bitmap, left, top, wide, high, 0, 0, width, height);
   const { data } = context.getImageData(0, 0, width, height);
   const grey = Uint8Array.from({ length: width * height }, (_, index) => {
     const at = index * 4;
     return ((data[at] ?? 0) * 3 + (data[at + 1] ?? 0) * 6 + (data[at + 2] ?? 0)) / 10;
   });
-  const local = snapMark({ width, height, grey }, { x: point.x - left, y: point.y - top }, snap);
-  const still = local.x === point.x - left && local.y === point.y - top;
-  return still ? point : { x: local.x + left, y: local.y + top };
+  const mark = { x: (point.x - left) / shrink, y: (point.y - top) / shrink };
+  const local = snapMark({ width, height, grey }, mark, snap);
+  return local === mark ? point : { x: local.x * shrink + left, y: point.y };
 }

@@ -81,7 +81,7 @@ export function pocketSilentWords(
 ): MoveWords {
   return {
     ...plainWords(`${limb} pocket does not answer: for a bow technician`),
-    why: `The string still passes ${offWords(offMm, bow.hand)} of the ${limb.toLowerCase()} gauge’s middle, and three turns of its side screws have not moved it by anything that can be seen.`,
+    why: `The string still passes ${offWords(offMm, bow.hand)} of the ${limb.toLowerCase()} gauge’s middle, and turning its side screws in three unstringings has not moved it by anything that can be seen.`,
     reasons: [
       'A pocket that does not answer may be loose, worn or crooked; turning it on only wears it.',
       status.step.why,

@@ -139,13 +139,13 @@ export function walkBackEnoughWords(
 ): MoveWords {
   const { drift, toleranceMm, reachGain } = fit;
   const turned = reachGain.changes;
+  const isOut = turned > 0 && Math.abs(drift.mm) - drift.plusMinusMm > toleranceMm;
   return {
-    ...plainWords('The walk-back may be left as it is'),
+    ...plainWords(
+      isOut ? 'Reach does not straighten this line' : 'The walk-back may be left as it is',
+    ),
     expect: `Drift ${figure(drift, hand)} from ${fit.nearestM} to ${fit.farthestM} m; good enough is ± ${cm(toleranceMm)} cm`,
-    why:
-      turned > 0
-        ? `${turned} settings of reach have not brought it surely inside. What is left is smaller than what one walk of this archer can show.`
-        : 'It is neither surely straight nor surely leaning: what is left is smaller than what a walk of this archer can show.',
+    why: whyEnough(turned, isOut),
     reasons: [
       `As many shots again, ${shots}, would bring ± ${cm(drift.plusMinusMm / Math.SQRT2)} cm.`,
       ...(turned > 0
@@ -154,9 +154,20 @@ export function walkBackEnoughWords(
           ]
         : []),
     ],
-    wouldChange: 'A tighter day: then walk it again.',
+    wouldChange: isOut
+      ? 'Something found and put right: then walk it again.'
+      : 'A tighter day: then walk it again.',
     doneLabel: 'Leave it so',
   };
+}
+
+/** @param isOut the line surely leans by more than is good enough */
+function whyEnough(turned: number, isOut: boolean): string {
+  if (isOut)
+    return `${turned} settings of reach have left it surely outside. Something else sends it aside: look at limb line, rest and sight bar, and whether the bow is held upright; a bow technician or a coach sees it sooner. It may be left, and shot as it is.`;
+  return turned > 0
+    ? `${turned} settings of reach have not brought it surely inside. What is left is smaller than what one walk of this archer can show.`
+    : 'It is neither surely straight nor surely leaning: what is left is smaller than what a walk of this archer can show.';
 }
 
 /** Hits drift with distance: centre shot. */

@@ -162,6 +162,23 @@ describe('what a walk-back says', () => {
     });
   });
 
+  it('that reach does not straighten a line that surely leans after all turns, and what to look at', () => {
+    const leaning = {
+      ...fit(12),
+      drift: { ...fit(12).drift, mm: 93, plusMinusMm: 9 },
+      toleranceMm: 20,
+      reachGain: { mean: 0.6, sd: 0.1, changes: 4 },
+    } as WalkBackFit;
+    const { title, why, wouldChange } = said({ topic: 'walkBackEnough', fit: leaning, shots: 70 });
+    expect(title).toBe('Reach does not straighten this line');
+    expect(why).toMatch(/^4 settings of reach have left it surely outside.*limb line, rest/);
+    expect(why).not.toContain('smaller than');
+    expect(wouldChange).toContain('put right');
+    // Just inside by its ±, it may be left as it is.
+    const edge = { ...leaning, drift: { ...leaning.drift, mm: 28, plusMinusMm: 9 } };
+    expect(said({ topic: 'walkBackEnough', fit: edge, shots: 70 }).title).toMatch(/may be left/);
+  });
+
   it('a bend: preload, whose way is not known before it has shown', () => {
     const because = {
       topic: 'walkBackPreload',
