@@ -10,7 +10,7 @@ const MOST_TURNS = { byRuleOfThumb: 0.75, shown: 1 } as const;
 /** A turn likelier than this to make it worse waits for more shots. */
 const MOST_WORSE = 0.08;
 /** After many shots only a turn tells more; and a first one by rule of thumb errs as often as that does. */
-const MOST_WORSE_LATE = 0.16;
+const MOST_WORSE_LATE = 0.3;
 const MOST_WORSE_AT_FIRST = 0.2;
 
 /** Middles of equally likely parts of a standard normal. */
