@@ -18,6 +18,15 @@ function refusal(line: string, log: BowLog) {
 }
 
 describe('what is said of a reading before it is stored', () => {
+  it('by how much a brace to the other reference was converted', () => {
+    const plunger = new BowLog({ braceReference: 'plunger', throatToPlungerMm: 30 }).settle();
+    const toThroat = read('b 248.6 throat', plunger);
+    expect(JSON.stringify(toThroat)).toContain('Converted by 30.0 mm to this bow’s reference.');
+    expect(toThroat.bodies).toMatchObject([{ values: [278.6] }]);
+    const throat = new BowLog({ throatToPlungerMm: 30 }).settle();
+    expect(read('b 248.6 plunger', throat).bodies).toMatchObject([{ values: [218.6] }]);
+  });
+
   it('one is shown in both units, several as mean, spread and number', () => {
     const one = read('b 8 1/2', inches());
     expect(one.title).toMatch(/^Brace height to the throat/);
