@@ -226,6 +226,9 @@ function countWaiting(): Promise<number> {
   });
 }
 
+/** What was written of a bow, once nothing more comes. */
+export const bodies = async (app: App, bow: string) => (await app.log(bow)).map(({ body }) => body);
+
 export const echo = (page: Page) => page.getByTestId('echo');
 
 /** Types a line and stores it: until it is logged, or kept, or whatever else became of it. */

@@ -3,39 +3,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { chromium, type Page } from '@playwright/test';
 import type { EntryBody } from '#core/log/entry.ts';
-import { inOneRecording, recordShot, type SoundingBow } from '#core/simulate/bow-sound.ts';
 import { findShots } from '#core/sound/find-shots.ts';
 import { readWavHeader } from '#core/sound/wav-header.ts';
-import { wavSamples, writeWav } from '#core/sound/wav-samples.ts';
-import { allStored, type App, enter, expect, openBench, test } from './app.ts';
+import { wavSamples } from '#core/sound/wav-samples.ts';
+import { allStored, type App, bodies, enter, expect, openBench, test } from './app.ts';
 import { longestTaskMs } from './long-tasks.ts';
-
-const BOW: SoundingBow = {
-  quietMm: 217.5,
-  louderDbAt10Mm: 5,
-  rippleDb: 0,
-  scatterDb: 0.5,
-  neighbours: 0,
-};
-/** What a twist gives the bow that is searched here, mm. */
-const TWIST_MM = 0.95;
+import { BOW, TWIST_MM, wavFile, wavOf } from './recordings.ts';
 
 const nextKind = (page: Page) => page.getByTestId('search-next').getAttribute('data-next');
-const bodies = async (app: App, bow: string) => (await app.log(bow)).map(({ body }) => body);
 
 async function openSearch(page: Page, app: App, bow: string): Promise<void> {
   await page.goto(`${app.address}/range/${await app.bowId(bow)}?search=brace`);
   await expect(page.getByTestId('quiet-room')).toBeVisible();
 }
-
-function wavOf(heightMm: number, seed: number, shots = 3): Buffer {
-  const recordings = Array.from({ length: shots }, (_, shot) =>
-    recordShot(BOW, heightMm, { seed: 10 * seed + shot }),
-  );
-  return Buffer.from(writeWav(inOneRecording(recordings, 1)));
-}
-
-const wavFile = (name: string, buffer: Buffer) => ({ name, mimeType: 'audio/wav', buffer });
 
 /** Waits until the search wants something else than it did. */
 async function whatNext(page: Page, done: readonly string[]): Promise<string> {

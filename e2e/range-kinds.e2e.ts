@@ -1,8 +1,7 @@
 import type { Page } from '@playwright/test';
-import { type App, enter, expect, openRange, test, verdict } from './app.ts';
+import { bodies, enter, expect, openRange, test, verdict } from './app.ts';
 
 const title = (page: Page) => page.getByTestId('move-title').first();
-const bodies = async (app: App, bow: string) => (await app.log(bow)).map(({ body }) => body);
 
 test('a walk-back: near to far, only where hits stay on the butt, then reach', async ({
   page,

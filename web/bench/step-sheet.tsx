@@ -1,14 +1,8 @@
 import { useState } from 'react';
-import { SheetActions } from '../ui/sheet-actions.tsx';
 import { stepWords } from '#core/words/step-words.ts';
 import { Link } from 'react-router';
 import { CAUTIONS } from '#core/craft/cautions.ts';
-import {
-  type ChecklistName,
-  checklist,
-  CHECKLIST_TITLE,
-  stepLists,
-} from '#core/craft/checklists.ts';
+import { stepLists } from '#core/craft/checklists.ts';
 import type { FitOutItem } from '#core/craft/fit-out.ts';
 import { upperFirst } from '#core/craft/letter-case.ts';
 import { READINGS, type ReadingKind } from '#core/craft/readings.ts';
@@ -25,6 +19,7 @@ import { HowToCard } from './how-to-card.tsx';
 import { NockingPanel } from './nocking-panel.tsx';
 import { SchoolValues } from './school-values.tsx';
 import { MarksOfStep } from './marks-of-step.tsx';
+import { StepLists } from './step-lists.tsx';
 import { SearchOfStep } from './search-of-step.tsx';
 import { STEP_HOW as HOW } from '#core/craft/step-how.ts';
 
@@ -77,7 +72,7 @@ export function StepSheet({
       )}
       {step.caution !== null && <p className="mb-3">{CAUTIONS[step.caution]}</p>}
       {stepLists(step.id).length > 0 && (
-        <Lists
+        <StepLists
           state={state}
           names={stepLists(step.id)}
           onDone={confirm}
@@ -189,123 +184,6 @@ function HowToRead({
         </div>
       ))}
     </div>
-  );
-}
-
-const FACT_CODES: readonly (readonly [string, string])[] = [
-  ['mb ', 'Maker’s brace range'],
-  ['mt ', 'Maker’s bolt travel'],
-  ['ms ', 'Maker’s side-screw travel'],
-  ['ma ', 'Maker’s lightest arrow'],
-  ['mark ', 'Limb mark'],
-  ['tc ', 'Twists counted'],
-  ['bo ', 'Bolts, turns out'],
-];
-
-function Lists({
-  state,
-  names,
-  onDone,
-  onTick,
-  onEnter,
-}: {
-  readonly state: BowState;
-  readonly names: readonly ChecklistName[];
-  readonly onDone: (note: string) => void;
-  readonly onTick: (bodies: readonly EntryBody[]) => void;
-  readonly onEnter: (entryText: string) => void;
-}) {
-  const lists = names.map((name) => ({ name, items: checklist(name, state.bow) }));
-  const isTicked = (name: ChecklistName, id: string) => state.ticked.get(name)?.has(id) === true;
-  // Each tick is an entry: a list half gone through is still so after lunch, on any device.
-  const tick = (name: ChecklistName, ids: readonly string[], on: boolean) => {
-    const ticked = new Set(state.ticked.get(name) ?? []);
-    for (const id of ids) {
-      if (on) ticked.add(id);
-      else ticked.delete(id);
-    }
-    onTick([{ kind: 'listTicked', list: name, items: [...ticked] }]);
-  };
-  const left = lists.flatMap(({ name, items }) =>
-    items.filter(({ id }) => !isTicked(name, id)).map((item) => ({ name, item })),
-  );
-  const unsafe = left.find(({ name }) => name === 'assembly');
-  return (
-    <>
-      <div className="grid grid-cols-1 gap-x-8 gap-y-4 @roomy:grid-cols-3">
-        {lists.map(({ name, items }) => {
-          return (
-            <fieldset key={name}>
-              <legend className="font-[640]">{CHECKLIST_TITLE[name]}</legend>
-              <button
-                type="button"
-                className="link min-h-11"
-                onClick={() =>
-                  tick(
-                    name,
-                    items.map(({ id }) => id),
-                    true,
-                  )
-                }
-              >
-                All of these
-              </button>
-              {items.map((item) => (
-                <label key={item.id} className="flex min-h-11 items-start gap-3 py-1.5">
-                  <input
-                    type="checkbox"
-                    className="mt-1 size-5 shrink-0 accent-(--ink)"
-                    checked={isTicked(name, item.id)}
-                    onChange={(event) => tick(name, [item.id], event.target.checked)}
-                  />
-                  <span>
-                    {item.words}
-                    <span className="block text-note text-ink-2">{item.why}</span>
-                  </span>
-                </label>
-              ))}
-            </fieldset>
-          );
-        })}
-      </div>
-      <SheetActions>
-        <button
-          type="button"
-          className="btn-ink disabled:opacity-50"
-          disabled={unsafe !== undefined}
-          onClick={() =>
-            onDone(
-              left.length === 0
-                ? 'all here'
-                : `without: ${left.map(({ item }) => item.words).join('; ')}`,
-            )
-          }
-        >
-          {left.length === 0 ? 'All here and sound' : `Go on without ${left.length}`}
-        </button>
-        {unsafe !== undefined && (
-          <p className="max-w-md text-row" role="status">
-            Every point of the assembly has to be seen before the bow is drawn. Not sure of one? A
-            bow technician looks first.
-          </p>
-        )}
-      </SheetActions>
-      <div className="mt-4 border-t border-faint pt-2">
-        <span className="label">Read off the bow, when it is there to read</span>
-        <div className="flex flex-wrap gap-x-4">
-          {FACT_CODES.map(([code, name]) => (
-            <button
-              key={code}
-              type="button"
-              className="link min-h-11"
-              onClick={() => onEnter(code)}
-            >
-              {name}
-            </button>
-          ))}
-        </div>
-      </div>
-    </>
   );
 }
 
