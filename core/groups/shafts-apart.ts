@@ -42,6 +42,7 @@ const APART_SCATTERS = 6;
 const NARROW = 1 / APART_SCATTERS ** 2;
 /** What is held beforehand of any one shaft being bent, of one shot being a slip, of two heaps. */
 const ODDS = { shaft: 0.07, shot: 0.06, heaps: 0.6 } as const;
+const LOG_FACTOR_ODDS = SCATTER_FACTOR_ODDS.map(Math.log);
 /** Said from this chance on. */
 const SAID_AT = 0.5;
 const FEWEST_OF_SHAFT = 3;
@@ -62,18 +63,14 @@ const MOST_SHOTS = 36;
 export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: ShotsSeen): ShaftsApart {
   const shots = all.slice(-MOST_SHOTS);
   if (shots.length < 2 * FEWEST_OF_SHAFT) return { kind: 'alike' };
-  const axes = [
-    axisFits(shots, (shot) => shot.outwardMm, scatter.outwardMm, aimVariance),
-    axisFits(shots, (shot) => shot.upMm, scatter.upMm, aimVariance),
-  ] as const;
+  const fits = SCATTER_FACTORS.map((k) => factorFit(shots, k, scatter, aimVariance));
   // Any two shots may be slips beside, so that flyers neither make a bent shaft nor hide one.
   const evidence = (column: readonly number[]) => {
     const logsOf = (columns: readonly (readonly number[])[]) => {
-      const byFactor = SCATTER_FACTORS.map((_, factor) => {
-        const [across, along] = axes.map((fits) => fits[factor]!.logEvidence(columns));
-        return across!.map((log, at) => log + along![at]! + Math.log(SCATTER_FACTOR_ODDS[factor]!));
-      });
-      return [...shots.keys(), shots.length].map((at) => logSum(byFactor.map((logs) => logs[at]!)));
+      const byFactor = fits.map(({ logEvidence }) => logEvidence(columns));
+      return [...shots.keys(), shots.length].map((at) =>
+        logSum(byFactor.map((logs, factor) => logs[at]! + LOG_FACTOR_ODDS[factor]!)),
+      );
     };
     const [whole, ...one] = logsOf([column]);
     const slip = one.indexOf(Math.max(...one));
@@ -86,7 +83,7 @@ export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: Shots
     ]);
   };
   const distance = (column: readonly number[]) => {
-    const [outwardMm, upMm] = axes.map((fits) => fits[1]!.distanceMm(column));
+    const [outwardMm, upMm] = fits[1]!.distanceMm(column);
     return { outwardMm: outwardMm!, upMm: upMm! };
   };
 
@@ -173,67 +170,82 @@ function fartherHeap(shots: readonly ShotSeen[], column: readonly number[]): rea
   return off(1) >= off(0) ? column : column.map((one) => 1 - one);
 }
 
-/** One axis under one factor of scatter. */
-interface AxisFit {
+/** Both axes under one factor of scatter. */
+interface FactorFit {
   /**
    * Logs of the marginal likelihood with these columns apart, up to what all have in common: first with
    * no slip besides, then with each shot in turn a slip.
    */
   readonly logEvidence: (columns: readonly (readonly number[])[]) => readonly number[];
-  /** How far they are then thought to be from the others, mm. */
-  readonly distanceMm: (column: readonly number[]) => number;
+  /** How far they are then thought to be from the others, outward and up, mm. */
+  readonly distanceMm: (column: readonly number[]) => readonly number[];
 }
 
-function axisFits(
+function factorFit(
   shots: readonly ShotSeen[],
-  axis: (shot: ShotSeen) => number,
-  scatter: ScatterPrior,
+  k: number,
+  scatter: ShotsSeen['scatter'],
   aimVariance: (end: number) => number,
-): readonly AxisFit[] {
-  const y = shots.map(axis);
+): FactorFit {
+  const { projected, logDeterminants } = geometry(shots, k, aimVariance);
   const none = shots.map(() => 0);
+  const own = shots.map((_, at) => projected(none.with(at, 1))[at]!);
   const blocks = new Set(shots.map(({ block }) => block)).size;
-  const degrees = scatter.degrees + shots.length - blocks;
-  const held = scatter.degrees * scatter.sdMm ** 2;
-  return SCATTER_FACTORS.map((k) => {
-    const { projected, logDeterminants } = geometry(shots, k, aimVariance);
+  const axes = (['outwardMm', 'upMm'] as const).map((axis) => {
+    const y = shots.map((shot) => shot[axis]);
     const toY = projected(y);
-    const yy = dot(toY, y);
-    const own = shots.map((_, at) => projected(none.with(at, 1))[at]!);
-    const log = (left: number, widening: number) =>
-      logDeterminants - Math.log(widening) / 2 - (degrees / 2) * Math.log(Math.max(1, held + left));
+    const { degrees, sdMm } = scatter[axis];
     return {
-      logEvidence: (columns) => {
-        let [left, widening, residual, diagonal] = [yy, 1, toY, own];
-        const swept: { readonly along: readonly number[]; readonly within: number }[] = [];
-        for (const column of columns) {
-          let along = projected(column);
-          for (const before of swept) {
-            const part = dot(before.along, column) / before.within;
-            along = along.map((value, at) => value - part * before.along[at]!);
-          }
-          const squares = dot(along, column);
-          const within = squares + NARROW;
-          const to = dot(along, y);
-          left -= to ** 2 / within;
-          widening *= squares / NARROW + 1;
-          residual = residual.map((value, at) => value - (to / within) * along[at]!);
-          diagonal = diagonal.map((value, at) => value - along[at]! ** 2 / within);
-          swept.push({ along, within });
-        }
-        return [
-          log(left, widening),
-          ...diagonal.map((squares, at) =>
-            log(left - residual[at]! ** 2 / (squares + NARROW), widening * (squares / NARROW + 1)),
-          ),
-        ];
-      },
-      distanceMm: (column) => {
-        const toColumn = projected(column);
-        return dot(toColumn, y) / (dot(toColumn, column) + NARROW);
-      },
+      y,
+      toY,
+      yy: dot(toY, y),
+      held: degrees * sdMm ** 2,
+      halfDegrees: (degrees + shots.length - blocks) / 2,
     };
   });
+  return {
+    logEvidence: (columns) => {
+      // What the columns explain of the shots' places is the same for both axes: swept once.
+      let [widening, diagonal] = [1, own];
+      const swept: { readonly along: readonly number[]; readonly within: number }[] = [];
+      for (const column of columns) {
+        let along = projected(column);
+        for (const before of swept) {
+          const part = dot(before.along, column) / before.within;
+          along = along.map((value, at) => value - part * before.along[at]!);
+        }
+        const squares = dot(along, column);
+        const within = squares + NARROW;
+        widening *= squares / NARROW + 1;
+        diagonal = diagonal.map((value, at) => value - along[at]! ** 2 / within);
+        swept.push({ along, within });
+      }
+      const wider = (by: number) => 2 * logDeterminants - Math.log(by);
+      const logs = [
+        wider(widening),
+        ...diagonal.map((squares) => wider(widening * (squares / NARROW + 1))),
+      ];
+      for (const { y, toY, yy, held, halfDegrees } of axes) {
+        let [left, residual] = [yy, toY];
+        for (const { along, within } of swept) {
+          const to = dot(along, y);
+          left -= to ** 2 / within;
+          residual = residual.map((value, at) => value - (to / within) * along[at]!);
+        }
+        const add = (at: number, squares: number) => {
+          logs[at]! -= halfDegrees * Math.log(Math.max(1, held + squares));
+        };
+        add(0, left);
+        for (const [at, squares] of diagonal.entries())
+          add(at + 1, left - residual[at]! ** 2 / (squares + NARROW));
+      }
+      return logs;
+    },
+    distanceMm: (column) => {
+      const toColumn = projected(column);
+      return axes.map(({ y }) => dot(toColumn, y) / (dot(toColumn, column) + NARROW));
+    },
+  };
 }
 
 /**
@@ -248,40 +260,50 @@ function geometry(
   readonly projected: (a: readonly number[]) => readonly number[];
   readonly logDeterminants: number;
 } {
-  const ends = new Map<string, { members: number[]; block: number; aim: number }>();
+  const ends = new Map<string, { members: number[]; aim: number }>();
+  const blocks = new Map<number, number[]>();
   for (const [index, { end, block }] of shots.entries()) {
     const key = `${block} ${end}`;
     const known = ends.get(key);
-    if (known === undefined) ends.set(key, { members: [index], block, aim: aimVariance(end) });
+    if (known === undefined) ends.set(key, { members: [index], aim: aimVariance(end) });
     else known.members.push(index);
+    const ofBlock = blocks.get(block);
+    if (ofBlock === undefined) blocks.set(block, [index]);
+    else ofBlock.push(index);
   }
   let logDeterminants = 0;
   for (const { members, aim } of ends.values()) {
     const n = members.length;
     logDeterminants -= (2 * (n - 1) * Math.log(k) + Math.log(k ** 2 + aim * n)) / 2;
   }
+  const shared = [...ends.values()].map(({ members, aim }) => ({
+    members,
+    share: aim / (k ** 2 + aim * members.length),
+  }));
   const whitened = (a: readonly number[]) => {
     const out = a.map((value) => value / k ** 2);
-    for (const { members, aim } of ends.values()) {
-      const sum = members.reduce((total, index) => total + a[index]!, 0);
-      const share = ((aim / (k ** 2 + aim * members.length)) * sum) / k ** 2;
-      for (const index of members) out[index] = out[index]! - share;
+    for (const { members, share } of shared) {
+      let sum = 0;
+      for (const index of members) sum += out[index]!;
+      for (const index of members) out[index]! -= share * sum;
     }
     return out;
   };
-  const blocks = [...new Set(shots.map(({ block }) => block))].map((block) => {
-    const ones = shots.map((shot) => (shot.block === block ? 1 : 0));
-    const column = whitened(ones);
-    return { column, weight: dot(column, ones) };
-  });
-  for (const { weight } of blocks) logDeterminants -= Math.log(weight) / 2;
+  // An end lies within one setting, so that settings know nothing of each other.
+  const column = whitened(shots.map(() => 1));
+  const settings = [...blocks.values()].map((members) => ({
+    members,
+    weight: members.reduce((sum, index) => sum + column[index]!, 0),
+  }));
+  for (const { weight } of settings) logDeterminants -= Math.log(weight) / 2;
   return {
     logDeterminants,
     projected: (a) => {
       const out = whitened(a);
-      for (const { column, weight } of blocks) {
-        const part = dot(column, a) / weight;
-        for (const index of out.keys()) out[index] = out[index]! - part * column[index]!;
+      for (const { members, weight } of settings) {
+        let sum = 0;
+        for (const index of members) sum += column[index]! * a[index]!;
+        for (const index of members) out[index]! -= (sum / weight) * column[index]!;
       }
       return out;
     },

@@ -11,8 +11,10 @@ export type FoundRoot =
 const MOST_STEPS = 200;
 
 /**
- * Where a function that rises through zero does so, by bisection: slow, and it cannot miss. Each step
- * halves the bracket, so ⌈log₂((high − low) / (2 tolerance))⌉ steps are taken.
+ * Where a function that rises through zero does so, by Chandrupatla's rule (1997): through the last
+ * three looks a parabola of x over f is laid where that is safe, and the bracket halved where it is not.
+ * It cannot miss. After as many steps as halving alone would have taken, halving is all that is done, so
+ * that at most twice ⌈log₂((high − low) / (2 tolerance))⌉ are taken; a dozen where the function is smooth.
  *
  * @param f negative below the root, positive above it; a step of it counts as the root
  * @param low,high finite, low < high
@@ -28,14 +30,45 @@ export function findRisingRoot(
   if (!(Number.isFinite(low) && Number.isFinite(high) && low < high))
     throw new RangeError(`findRisingRoot: no bracket from ${low} to ${high}`);
   if (!(tolerance > 0)) throw new RangeError(`findRisingRoot: tolerance ${tolerance}`);
-  let [below, above] = [low, high];
-  if (!(f(below) <= 0 && f(above) >= 0)) return { kind: 'noBracket' };
+  let across: Look = { x: low, f: f(low) };
+  let latest: Look = { x: high, f: f(high) };
+  if (!(across.f <= 0 && latest.f >= 0)) return { kind: 'noBracket' };
+  const halvings = Math.ceil(Math.log2((high - low) / (2 * tolerance)));
+  let share = 0.5;
   for (let step = 0; step < MOST_STEPS; step += 1) {
-    const middle = below + (above - below) / 2;
-    if (above - below <= 2 * tolerance) return { kind: 'converged', at: middle };
-    if (middle === below || middle === above) break;
-    if (f(middle) < 0) below = middle;
-    else above = middle;
+    const width = across.x - latest.x;
+    const middle = latest.x + width / 2;
+    if (Math.abs(width) <= 2 * tolerance) return { kind: 'converged', at: middle };
+    if (middle === latest.x || middle === across.x) break;
+    const x = latest.x + share * width;
+    const look: Look = { x, f: f(x) };
+    if (look.f === 0) return { kind: 'converged', at: x };
+    const staysAcross = look.f < 0 === latest.f < 0;
+    const before = staysAcross ? latest : across;
+    if (!staysAcross) across = latest;
+    latest = look;
+    const least = tolerance / Math.abs(across.x - latest.x);
+    const next = step < halvings ? nextShare(latest, across, before) : 0.5;
+    share = Math.min(Math.max(next, least), 1 - least);
   }
-  return { kind: 'stalled', low: below, high: above };
+  const [below, above] = [latest.x, across.x].toSorted((one, other) => one - other);
+  return { kind: 'stalled', low: below!, high: above! };
+}
+
+/** What a function was found to be at x. */
+interface Look {
+  readonly x: number;
+  readonly f: number;
+}
+
+/** How far from the latest look towards the one across the root to look next, as a share of the way. */
+function nextShare(latest: Look, across: Look, before: Look): number {
+  const along = (latest.x - across.x) / (before.x - across.x);
+  const risen = (latest.f - across.f) / (before.f - across.f);
+  const bendsLittle = risen ** 2 < along && (1 - risen) ** 2 < 1 - along;
+  if (!bendsLittle) return 0.5;
+  const straight = (latest.f / (across.f - latest.f)) * (before.f / (across.f - before.f));
+  const bend = (latest.f / (before.f - latest.f)) * (across.f / (before.f - across.f));
+  const share = straight + ((before.x - latest.x) / (across.x - latest.x)) * bend;
+  return Number.isFinite(share) ? share : 0.5;
 }

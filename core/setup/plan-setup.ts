@@ -93,9 +93,9 @@ const STANDING: Candidate = { twists: 0, top: 0, bottom: 0 };
 class MoveSearch {
   private readonly state: BowState;
   private readonly moves: readonly Candidate[];
-  private readonly costs: Float64Array;
   private readonly kinds: Int8Array;
-  private readonly standing: number;
+  /** Which moves beat standing still, cheapest first: limits refuse hundreds of them one after the other. */
+  private readonly inOrder: Int32Array;
   private readonly brace: SetupGoal | null;
   private readonly limitNow: { readonly below: number; readonly above: number };
   private readonly limitChance: number;
@@ -118,12 +118,15 @@ class MoveSearch {
       return fresh;
     };
     const isWeighed = goals.some(({ id }) => id === 'drawWeight');
-    this.costs = Float64Array.from(
+    const costs = Float64Array.from(
       this.moves,
       (move) => missOf(goalsAt(move.twists), move.top, move.bottom) + movementCost(move, isWeighed),
     );
     this.kinds = Int8Array.from(this.moves, kindOf);
-    this.standing = missOf(goalsAt(0), 0, 0);
+    const standing = missOf(goalsAt(0), 0, 0);
+    this.inOrder = Int32Array.from(costs.keys())
+      .filter((index) => costs[index]! < standing)
+      .sort((one, other) => costs[one]! - costs[other]!);
     this.limitNow = this.beyondLimit(STANDING);
     this.limitChance = LIMIT_CHANCE[this.isJustOutside() ? 'justOutside' : 'usual'];
   }
@@ -143,27 +146,12 @@ class MoveSearch {
 
   /** The cheapest allowed move that beats standing still and is not of the kind given. */
   find(notKind: number | null): Candidate | null {
-    const refused = new Set<number>();
-    for (;;) {
-      const index = this.cheapest(notKind, refused);
-      const move = index === null ? undefined : this.moves[index];
-      if (index === null || move === undefined) return null;
-      if (this.insideLimit(move) && this.isAllowed(move)) return move;
-      refused.add(index);
+    for (const index of this.inOrder) {
+      const move = this.moves[index]!;
+      if (this.kinds[index] !== notKind && this.insideLimit(move) && this.isAllowed(move))
+        return move;
     }
-  }
-
-  /** One pass over all moves: a sort would cost more than the few passes that are ever needed. */
-  private cheapest(notKind: number | null, refused: ReadonlySet<number>): number | null {
-    let best: number | null = null;
-    let least = this.standing;
-    for (let index = 0; index < this.costs.length; index += 1) {
-      const cost = this.costs[index]!;
-      if (!(cost < least) || this.kinds[index] === notKind || refused.has(index)) continue;
-      least = cost;
-      best = index;
-    }
-    return best;
+    return null;
   }
 
   /** The check every door makes: what the planner proposes is never refused where it is pressed. */
