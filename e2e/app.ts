@@ -1,4 +1,3 @@
-import { type ChildProcess, spawn } from 'node:child_process';
 import {
   copyFileSync,
   existsSync,
@@ -13,6 +12,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
 import { DEMO_RECORD } from './demo-record.ts';
+import { type Served, serveBeside, serveHere } from './served.ts';
 
 export interface StoredEntry {
   readonly id: string;
@@ -23,43 +23,28 @@ export interface StoredEntry {
 /** A server of its own for every test: a fresh database with the demo club, on a free port. */
 export class App {
   address = '';
-  private child: ChildProcess | null = null;
+  private served: Served | null = null;
   private readonly folder = mkdtempSync(join(tmpdir(), 'keen-limb-'));
   private readonly data = join(this.folder, 'data');
   private readonly file = join(this.data, 'test.db');
-  private port = '0';
+  private port = 0;
   private readonly withDemo: boolean;
+  private readonly serve: typeof serveHere;
 
-  constructor({ withDemo = true }: { readonly withDemo?: boolean } = {}) {
+  constructor({ withDemo = true, serve = serveHere } = {}) {
     this.withDemo = withDemo;
+    this.serve = serve;
   }
 
   async start(): Promise<void> {
     this.beginWithDemo();
-    const child = spawn(process.execPath, ['dist/server/main.js'], {
-      env: {
-        ...process.env,
-        PORT: this.port,
-        KEEN_LIMB_DB: this.file,
-        ...(this.withDemo ? {} : { KEEN_LIMB_DEMO: 'off' }),
-      },
-      stdio: ['ignore', 'pipe', 'inherit'],
+    this.served = await this.serve({
+      PORT: String(this.port),
+      KEEN_LIMB_DB: this.file,
+      ...(this.withDemo ? {} : { KEEN_LIMB_DEMO: 'off' }),
     });
-    this.child = child;
-    this.address = await new Promise<string>((resolve, reject) => {
-      let said = '';
-      child.stdout.on('data', (chunk: Buffer) => {
-        said += chunk.toString();
-        const found = /(http:\/\/localhost:(\d+))/.exec(said);
-        if (found?.[1] !== undefined && found[2] !== undefined) {
-          this.port = found[2];
-          resolve(found[1]);
-        }
-      });
-      child.on('exit', () => {
-        reject(new Error(`the server ended: ${said}`));
-      });
-    });
+    this.port = this.served.port;
+    this.address = `http://localhost:${this.port}`;
   }
 
   /** A first start finds the demo club written already. */
@@ -70,23 +55,16 @@ export class App {
     copyFileSync(demo, this.file);
   }
 
-  /** Pulls the plug: no signal handler runs. */
+  /** Pulls the plug, of a process of its own. */
   async kill(): Promise<void> {
-    await this.endWith('SIGKILL');
+    await this.served?.kill();
+    this.served = null;
   }
 
-  private async endWith(signal: NodeJS.Signals): Promise<void> {
-    const { child } = this;
-    if (child === null || child.exitCode !== null) return;
-    const ended = new Promise((resolve) => child.once('exit', resolve));
-    child.kill(signal);
-    await ended;
-    this.child = null;
-  }
-
-  /** Ends the server as Ctrl-C does: its journal is brought into the file. */
+  /** Ends the server as Ctrl-C does. */
   async stop(): Promise<void> {
-    await this.endWith('SIGTERM');
+    await this.served?.end();
+    this.served = null;
   }
 
   /** Turns bytes on the disk while the server is not running, wherever the text stands. */
@@ -107,7 +85,7 @@ export class App {
   }
 
   async end(): Promise<void> {
-    await this.kill();
+    await this.stop();
     rmSync(this.folder, { recursive: true, force: true });
   }
 
@@ -157,20 +135,24 @@ const QUIET_MS = 300;
 /** What the browser itself says of requests that found no server: tests cut the network. */
 const OF_A_CUT_NETWORK = ['Failed to load resource', 'when fetching the script'];
 
-export const test = base.extend<{ app: App; quiet: undefined }, { club: App }>({
+async function useApp(app: App, use: (app: App) => Promise<void>): Promise<void> {
+  await app.start();
+  await use(app);
+  await app.end();
+}
+
+export const test = base.extend<{ app: App; killable: App; quiet: undefined }, { club: App }>({
   app: async ({ browserName: _browser }, use) => {
-    const app = new App();
-    await app.start();
-    await use(app);
-    await app.end();
+    await useApp(new App(), use);
+  },
+  /** The program as it is started, in a process of its own. */
+  killable: async ({ browserName: _browser }, use) => {
+    await useApp(new App({ serve: serveBeside }), use);
   },
   /** One server for all tests of a worker that only look: the demo club as it comes. */
   club: [
     async ({ browserName: _browser }, use) => {
-      const app = new App();
-      await app.start();
-      await use(app);
-      await app.end();
+      await useApp(new App(), use);
     },
     { scope: 'worker' },
   ],

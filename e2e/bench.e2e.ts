@@ -223,7 +223,7 @@ test('a reload draws the sight of the next move from its first frame on', async 
 
 test('everything is there after a reload, and after the server was killed right after its answer', async ({
   page,
-  app,
+  killable: app,
 }) => {
   await openBench(page, app, 'Heron');
   const bowId = await app.bowId('Heron');
@@ -246,7 +246,7 @@ test('what is logged while the server is away waits through a reload and is sent
   app,
 }) => {
   await openBench(page, app, 'Heron');
-  await app.kill();
+  await app.stop();
   await enter(page, 'tw +1');
   await expect(page.getByTestId('state-roughBrace')).toContainText('1 twist since');
   await expect(page.getByRole('region', { name: 'Lately' })).toContainText('waiting');

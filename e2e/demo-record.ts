@@ -1,37 +1,27 @@
-import { spawn } from 'node:child_process';
+import { execFileSync } from 'node:child_process';
 import { mkdirSync, mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
-import { join } from 'node:path';
+import { basename, dirname, join } from 'node:path';
+import { SERVE_RECORD, serveBeside } from './served.ts';
 
 /** Where the tests find it. */
 export const DEMO_RECORD = 'KEEN_LIMB_DEMO_RECORD';
 
 /**
  * One record with the demo club, as a first start writes it, made once: every test begins with a copy of it
- * instead of having the club written again.
+ * instead of having the club written again. And what serves a record, built for the tests.
  */
-export default async function makeDemoRecord(): Promise<void> {
+export default async function makeReady(): Promise<void> {
+  const entry = `server/commands/${basename(SERVE_RECORD, '.js')}.ts`;
+  const build = ['--no-install', 'vite', 'build', '--logLevel', 'warn', '--ssr', entry];
+  execFileSync('npx', [...build, '--outDir', dirname(SERVE_RECORD)], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
   const folder = join(mkdtempSync(join(tmpdir(), 'keen-limb-')), 'data');
   mkdirSync(folder);
   const file = join(folder, 'demo.db');
-  const child = spawn(process.execPath, ['dist/server/main.js'], {
-    env: { ...process.env, PORT: '0', KEEN_LIMB_DB: file },
-    stdio: ['ignore', 'pipe', 'inherit'],
-  });
-  await new Promise<void>((resolve, reject) => {
-    let said = '';
-    child.stdout.on('data', (chunk: Buffer) => {
-      said += chunk.toString();
-      if (said.includes('http://localhost:')) resolve();
-    });
-    child.on('exit', () => {
-      reject(new Error(`the server ended: ${said}`));
-    });
-  });
-  child.removeAllListeners('exit');
   // Ended as by Ctrl-C, its journal is in the file.
-  const ended = new Promise((resolve) => child.once('exit', resolve));
-  child.kill('SIGTERM');
-  await ended;
+  const { end } = await serveBeside({ PORT: '0', KEEN_LIMB_DB: file });
+  await end();
   process.env[DEMO_RECORD] = file;
 }

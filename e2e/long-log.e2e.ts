@@ -83,7 +83,7 @@ test('a long log is fetched once, before its bow is opened; then only what is ne
 
   // The network is cut: the last answers, and what came after them, are still here.
   await page.waitForFunction(() => navigator.serviceWorker.controller !== null);
-  await app.kill();
+  await app.stop();
   await page.reload();
   await expect(lately(page)).toContainText('Brace height 9 in');
 });
