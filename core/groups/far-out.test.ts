@@ -1,3 +1,5 @@
+import cdf from '@stdlib/stats-base-dists-t-cdf';
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { sessionOf } from '../fixtures/simulated-session.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
@@ -51,5 +53,43 @@ describe('farOutShots', () => {
     }));
     expect(farOutShots(sessionOf([end]).shots)).toEqual([]);
     expect(farOutShots(sessionOf([end.slice(0, 3)]).shots)).toEqual([]);
+  });
+
+  it('points at whom the others, taken without it one by one, make unlikelier than one in a hundred', () => {
+    /** By the letter: what one more value from where the others come from would be, in so far a tail. */
+    const chance = (value: number, others: readonly number[]) => {
+      const n = others.length;
+      const mean = others.reduce((sum, one) => sum + one, 0) / n;
+      const squares = others.reduce((sum, one) => sum + (one - mean) ** 2, 0);
+      const sd = Math.max(1, Math.sqrt(squares / (n - 1)));
+      return 2 * cdf(-Math.abs(value - mean) / (sd * Math.sqrt(1 + 1 / n)), n - 1);
+    };
+    const place = fc.integer({ min: -90, max: 90 });
+    const someFar = fc.tuple(fc.integer({ min: -400, max: 400 }), fc.integer({ min: -9, max: 9 }));
+    const end = fc.array(fc.oneof(fc.tuple(place, place), someFar), {
+      minLength: 1,
+      maxLength: 24,
+    });
+    fc.assert(
+      fc.property(end, (places) => {
+        const { shots } = sessionOf([
+          places.map(([outwardMm, upMm]) => ({
+            arrow: 'bare' as const,
+            outwardMm,
+            upMm,
+            calledBad: false,
+          })),
+        ]);
+        const farBy = (axis: 0 | 1, at: number) =>
+          chance(
+            places[at]![axis],
+            places.filter((_, other) => other !== at).map((one) => one[axis]),
+          ) < 0.005;
+        const expected = shots
+          .filter((_, at) => places.length > 3 && (farBy(0, at) || farBy(1, at)))
+          .map(({ shotId }) => shotId);
+        expect(farOutShots(shots)).toEqual(expected);
+      }),
+    );
   });
 });

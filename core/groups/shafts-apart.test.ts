@@ -1,4 +1,6 @@
+import { inverse, Matrix } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
+import { SCATTER_FACTORS } from './offset-posterior.ts';
 import { shaftsApart } from './shafts-apart.ts';
 import type { ShotSeen } from './shot-seen.ts';
 
@@ -93,5 +95,47 @@ describe('shaft by shaft', () => {
     expect(mirrored.upMm).toBeCloseTo(found.upMm, 9);
     expect(reversed.outwardMm).toBeCloseTo(found.outwardMm, 9);
     expect(reversed.arrowNumber).toBe(1);
+  });
+
+  it('lands as far off as generalised least squares with whole matrices says, over two settings', () => {
+    // Five ends of three, two and four; a turn after the second; number 2 lies 70 mm out and 30 mm low.
+    const sizes = [3, 2, 4, 3, 3];
+    const shots = sizes
+      .flatMap((size, end) => Array.from({ length: size }, (_, at) => ({ end, at })))
+      .map(({ end, at }, index): ShotSeen => {
+        const arrowNumber = (at % 3) + 1;
+        const off = arrowNumber === 2 ? { outwardMm: 70, upMm: -30 } : { outwardMm: 0, upMm: 0 };
+        return {
+          end,
+          arrowNumber,
+          block: end < 2 ? 0 : 1,
+          outwardMm: ACROSS[index]! + off.outwardMm + (end < 2 ? 0 : 40),
+          upMm: UP[index]! + off.upMm,
+        };
+      });
+    const found = judged(shots);
+    if (found.kind !== 'oneApart') throw new Error('not named');
+    expect(found).toMatchObject({ arrowNumber: 2, shots: 5 });
+
+    const [k, aim, apart] = [SCATTER_FACTORS[1], 1 / 6, 6];
+    const cell = (fill: (row: ShotSeen, column: ShotSeen, same: boolean) => number) =>
+      new Matrix(shots.map((row, i) => shots.map((column, j) => fill(row, column, i === j))));
+    // Shots of one end share its aim; the middle of each setting is as good as unknown.
+    const unknownMiddle = 1e7;
+    const covariance = cell(
+      (row, column, same) =>
+        (same ? k ** 2 : 0) +
+        (row.end === column.end ? aim : 0) +
+        (row.block === column.block ? unknownMiddle : 0),
+    );
+    const weights = inverse(covariance);
+    const x = Matrix.columnVector(shots.map(({ arrowNumber }) => (arrowNumber === 2 ? 1 : 0)));
+    const information = x.transpose().mmul(weights).mmul(x).get(0, 0) + 1 / apart ** 2;
+    const expected = (axis: 'outwardMm' | 'upMm') => {
+      const y = Matrix.columnVector(shots.map((shot) => shot[axis]));
+      return x.transpose().mmul(weights).mmul(y).get(0, 0) / information;
+    };
+    expect(found.outwardMm).toBeCloseTo(expected('outwardMm'), 3);
+    expect(found.upMm).toBeCloseTo(expected('upMm'), 3);
   });
 });

@@ -60,7 +60,7 @@ export function mixtureQuantile(mixture: NormalMixture, p: number, sign: -1 | 0 
   return kept > LEAST_KEPT ? Math.min(0, quantileOf(mixture, p * kept, 0)) : 0;
 }
 
-/** Where the mixture's distribution function reaches `wanted`, not above `highest`; by bisection. */
+/** Where the mixture's distribution function reaches `wanted`, not above `highest`. */
 function quantileOf(mixture: NormalMixture, wanted: number, highest: number): number {
   const [only] = mixture;
   if (mixture.length === 1 && only !== undefined) {

@@ -38,7 +38,7 @@ export function studentMixtureVariance(mixture: StudentMixture): number {
 }
 
 /**
- * The quantile by bisection.
+ * The quantile, by looking for where the distribution function reaches p.
  *
  * @param p strictly between 0 and 1
  * @throws RangeError for a p outside (0, 1), or so near an end that no width holds it

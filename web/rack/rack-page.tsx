@@ -46,8 +46,8 @@ export function RackPage() {
     );
   return (
     <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible px-4 pt-4 pb-8 @tablet:px-7">
-      <div className="flex items-end justify-between border-b border-ink pb-2">
-        <h1 className="text-title leading-none font-[560] [font-stretch:90%]">
+      <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2 border-b border-ink pb-2">
+        <h1 className="flex-[1_1_12rem] text-title leading-none font-[560] [font-stretch:90%]">
           Rack{' '}
           <span className="text-body text-ink-2 @max-tablet:mt-1 @max-tablet:block">
             {countWords(whole, kits)}
