@@ -34,13 +34,13 @@ export interface ModelRow {
 export interface PlaneModel {
   readonly posterior: GridLinearPosterior;
   readonly now: BenchSetting;
-  /** The reading a setting would give, as a row; the level is known once it has been read. */
+  /** The reading a setting of the string that is on would give, as a row; its level is known once it has been read. */
   readonly rowAt: (response: PlaneResponse, setting: BenchSetting) => ModelRow;
   /** Whether a response has been read since the string was fitted. */
   readonly isRead: (response: PlaneResponse) => boolean;
 }
 
-// Columns of the shared gains; each string then adds its own creep and four levels.
+// Columns of the shared gains; then a string's own creep and four levels.
 const SHARED = 9;
 const OF_STRING = 5;
 const LEVEL_PRIOR_SD_MM = 60;
@@ -57,16 +57,29 @@ const LEVEL_PRIOR_SD_N = 120;
  */
 export function fitPlaneModel(state: BowState, repeatability: Repeatability): PlaneModel {
   const turns = turnsOf(state);
-  const observations = poolBySetting(state, repeatability).map(
-    ({ response, setting, precision, weighted }): LinearObservation => ({
+  const current = turns.length - 1;
+  const byTurn = turns.map((): LinearObservation[] => []);
+  for (const pool of poolBySetting(state, repeatability)) {
+    const { response, setting, precision, weighted } = pool;
+    byTurn[setting.stringTurn]!.push({
       ...rowOf(response, setting, turns),
       y: weighted / precision,
       variance: 1 / precision,
-    }),
-  );
-  const { now } = turns.at(-1)!;
+    });
+  }
+  const ofTurn = (turn: number) => priorsOfTurn(state, turn, turns[turn]!);
+  // Strings that were on before say what all have in common; what was their own is asked by nobody.
+  const before = byTurn
+    .slice(0, current)
+    .map((observations, turn) => ({ observations, priors: ofTurn(turn) }));
+  const { now } = turns[current]!;
   return {
-    posterior: fitGridLinear(observations, priorsOf(state, turns), TWIST_PRIOR),
+    posterior: fitGridLinear(
+      byTurn[current]!,
+      [...sharedPriors(state), ...ofTurn(current)],
+      TWIST_PRIOR,
+      before,
+    ),
     now,
     rowAt: (response, setting) => rowOf(response, setting, turns),
     isRead: (response) => state.readings.get(response)?.at(-1)?.under.stringTurn === now.stringTurn,
@@ -124,7 +137,7 @@ function turnsOf({ strings, stringTurns }: BowState): readonly Turn[] {
     .toReversed();
 }
 
-function priorsOf(state: BowState, turns: readonly Turn[]): readonly NormalPrior[] {
+function sharedPriors(state: BowState): readonly NormalPrior[] {
   const weightN = priorWeightN(state);
   const weightPerTurn: Gain = {
     mean: BOLT_TO_WEIGHT_SHARE.mean * weightN,
@@ -140,23 +153,24 @@ function priorsOf(state: BowState, turns: readonly Turn[]): readonly NormalPrior
     TWIST_TO_WEIGHT,
     weightPerTurn,
     weightPerTurn,
-    ...turns.flatMap(({ isNew }, turn) => [
-      isNew ? CREEP.newString : CREEP.oldString,
-      ...PLANE_RESPONSES.map((response): NormalPrior => {
-        const first = state.readings.get(response)?.find(({ under }) => under.stringTurn === turn);
-        return response === 'drawWeight'
-          ? { mean: first?.mean ?? weightN, sd: LEVEL_PRIOR_SD_N }
-          : { mean: first?.mean ?? 200, sd: LEVEL_PRIOR_SD_MM };
-      }),
-    ]),
+  ];
+}
+
+function priorsOfTurn(state: BowState, turn: number, { isNew }: Turn): readonly NormalPrior[] {
+  return [
+    isNew ? CREEP.newString : CREEP.oldString,
+    ...PLANE_RESPONSES.map((response): NormalPrior => {
+      const first = state.readings.get(response)?.find(({ under }) => under.stringTurn === turn);
+      return response === 'drawWeight'
+        ? { mean: first?.mean ?? priorWeightN(state), sd: LEVEL_PRIOR_SD_N }
+        : { mean: first?.mean ?? 200, sd: LEVEL_PRIOR_SD_MM };
+    }),
   ];
 }
 
 function rowOf(response: PlaneResponse, setting: BenchSetting, turns: readonly Turn[]): ModelRow {
-  const row = new Array<number>(SHARED + OF_STRING * turns.length).fill(0);
-  const { stringTurn } = setting;
-  const own = SHARED + OF_STRING * stringTurn;
-  row[own + 1 + PLANE_RESPONSES.indexOf(response)] = 1;
+  const row = new Array<number>(SHARED + OF_STRING).fill(0);
+  row[SHARED + 1 + PLANE_RESPONSES.indexOf(response)] = 1;
   const { twists, topTurns, bottomTurns, shots } = setting;
   if (response === 'drawWeight') {
     row[6] = twists;
@@ -174,8 +188,8 @@ function rowOf(response: PlaneResponse, setting: BenchSetting, turns: readonly T
     row[3] = bottomTurns;
     row[4] = topTurns;
   }
-  row[own] = -(1 - Math.exp(-shots / CREEP_SHOTS));
-  return { row, special: twistCovariate(twists, turns[stringTurn]?.baseTwists ?? null) };
+  row[SHARED] = -(1 - Math.exp(-shots / CREEP_SHOTS));
+  return { row, special: twistCovariate(twists, turns[setting.stringTurn]?.baseTwists ?? null) };
 }
 
 /** ∫ of the twist's gain over the twists put in, in units of the gain at 30 twists. */

@@ -33,7 +33,7 @@ export function readAgain(
     while (passed < moved.length && moved[passed]!.index < measured.index) passed += 1;
     const { stringTurn, shots } = measured.under;
     const crept = CREEPS.includes(kind) ? creepSteps(shots) : 0;
-    const key = JSON.stringify([passed, stringTurn, crept, measured.by, measured.tool]);
+    const key = `${passed} ${stringTurn} ${crept} ${measured.by}\n${measured.tool}`;
     const group = open.get(key);
     if (group !== undefined && Math.abs(measured.mean - group.at(-1)!.mean) <= jump) {
       group.push(measured);

@@ -44,13 +44,16 @@ export const takenMoments = onceFor((log: readonly LoggedEntry[]): readonly numb
   placesOf(log).map(({ ms }) => ms),
 );
 
+/** Read once: a log that grows by one entry is put in order again as a whole. */
+const atMs = onceFor(({ at }: LoggedEntry) => instantMs(at));
+
 function placesOf(log: readonly LoggedEntry[]): readonly Taken[] {
   const places: Taken[] = [];
   let before: Taken = { ms: 0, device: '', count: 0 };
-  for (const { taken, at } of log) {
-    if (taken !== undefined) before = taken;
+  for (const entry of log) {
+    if (entry.taken !== undefined) before = entry.taken;
     else {
-      const ms = instantMs(at);
+      const ms = atMs(entry);
       if (ms > before.ms) before = { ms, device: '', count: 0 };
     }
     places.push(before);

@@ -1,21 +1,16 @@
 import { Matrix } from 'ml-matrix';
 import { factorSymmetric } from './cholesky.ts';
+import {
+  addApart,
+  type ApartObservations,
+  freeColumns,
+  type LinearObservation,
+  normalEquations,
+  type NormalPrior,
+} from './normal-equations.ts';
 import type { NormalMixture, WeightedNormal } from './normal-mixture.ts';
 
-/** y = row · θ + special · v + e, e ~ N(0, variance). */
-export interface LinearObservation {
-  readonly row: readonly number[];
-  /** What multiplies the special parameter; 0 when it plays no part. */
-  readonly special: number;
-  readonly y: number;
-  readonly variance: number;
-}
-
-/** Independent normal priors of θ; a spread of 0: known exactly. */
-export interface NormalPrior {
-  readonly mean: number;
-  readonly sd: number;
-}
+export type { LinearObservation, NormalPrior };
 
 /** The one parameter whose prior is not normal: any density on an interval. */
 export interface SpecialPrior {
@@ -42,8 +37,6 @@ const MOST_PASSES = 8;
 const NEGLIGIBLE_LOG = 14;
 /** Components lighter than this are left out: together they could move no figure that is shown. */
 const NEGLIGIBLE_WEIGHT = 1e-9;
-/** Known as exactly as this it is known exactly: its square leaves the range of numbers. */
-const LEAST_SD = 1e-100;
 /** A prior may be this share of what readings say; a smaller one is rounding. */
 const LEAST_PRIOR_SHARE = 1e-14;
 /** The grid is fine enough when this many nodes carry weight. */
@@ -56,49 +49,38 @@ const ENOUGH_NODES = 40;
  *
  * @param observations may be empty: the posterior is the prior
  * @param priors one for each column of the rows
+ * @param apart observations with columns of their own, which the posterior leaves out
  * @throws RangeError when a row has another length than the priors, or a spread is no number
  */
 export function fitGridLinear(
   observations: readonly LinearObservation[],
   priors: readonly NormalPrior[],
   special: SpecialPrior,
+  apart: readonly ApartObservations[] = [],
 ): GridLinearPosterior {
   const width = priors.length;
-  // What is known exactly is no unknown: it stays at its mean.
-  const free = priors.flatMap(({ sd }, column) => (sd <= LEAST_SD ? [] : [column]));
+  const sums = normalEquations(observations, priors);
+  for (const one of apart) addApart(sums, one, priors);
+  // What is known exactly is no unknown: it stays at its mean. The others are solved for as corrections to it.
+  const free = freeColumns(priors);
   const size = free.length;
   const precision = new Float64Array(size * size);
-  for (const [i, column] of free.entries()) precision[i * size + i] = 1 / priors[column]!.sd ** 2;
-  // Residuals are taken about the prior mean, so θ is solved as a correction to it.
-  const xwa = new Float64Array(size);
-  const xwx = new Float64Array(size);
-  let awx = 0;
-  let vwv = 0;
-  for (const { row, special: s, y, variance } of observations) {
-    if (row.length !== width)
-      throw new RangeError(`fitGridLinear: a row of ${row.length}, not ${width}`);
-    const w = 1 / variance;
-    let residual = y;
-    for (let i = 0; i < width; i += 1) residual -= row[i]! * priors[i]!.mean;
-    for (let i = 0; i < size; i += 1) {
-      const wi = w * row[free[i]!]!;
-      if (wi === 0) continue;
-      for (let j = 0; j < size; j += 1) precision[i * size + j]! += wi * row[free[j]!]!;
-      xwa[i]! += wi * residual;
-      xwx[i]! += wi * s;
-    }
-    awx += w * residual * s;
-    vwv += w * s * s;
+  for (const [i, row] of free.entries()) {
+    for (const [j, column] of free.entries())
+      precision[i * size + j] = sums.xwx[row * width + column]!;
+    precision[i * size + i]! += 1 / priors[row]!.sd ** 2;
   }
+  const xwa = free.map((column) => sums.xwa[column]!);
+  const xws = free.map((column) => sums.xws[column]!);
   const factoring = factorSymmetric(Matrix.from1DArray(size, size, precision), LEAST_PRIOR_SHARE);
   if (factoring.kind !== 'factored')
     throw new RangeError('fitGridLinear: a spread is no number, or lost beside a sharper one');
   const { matrix } = factoring;
   const ca = matrix.solve(xwa);
-  const cx = matrix.solve(xwx);
+  const cx = matrix.solve(xws);
   // Marginal over θ: log L(v) = −½ (q0 − 2 v q1 + v² q2); q0 does not matter.
-  const q1 = awx - dot(xwx, ca);
-  const q2 = Math.max(0, vwv - dot(xwx, cx));
+  const q1 = sums.awx - dot(xws, ca);
+  const q2 = Math.max(0, sums.sws - dot(xws, cx));
   const { values, weights } = gridOf(special, (v) => v * q1 - (v * v * q2) / 2);
   const covariance = priors.map(() => Array.from({ length: width }, () => 0));
   const among = matrix.inverse();
