@@ -9,7 +9,7 @@ import { newestTakenMs } from '#core/log/taken-order.ts';
 import { entrySum } from '../db/entry-sum.ts';
 import type { Db } from '../db/open.ts';
 import { isReadable, logReader } from './read-log.ts';
-import { sameEntry } from './same-entry.ts';
+import { sameEntry } from '#core/log/same-entry.ts';
 
 /** What appending came to: everything new or known, or the first id that is taken by other content. */
 type Appended =

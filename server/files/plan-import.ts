@@ -7,7 +7,7 @@ import { foldLog } from '#core/log/fold.ts';
 import { entryReferences, entryWords } from '#core/log/kinds/entry-kinds.ts';
 import { stopWords } from '#core/words/limit-words.ts';
 import { isReadable, logReader, type LogReader } from '../bows/read-log.ts';
-import { sameEntry } from '../bows/same-entry.ts';
+import { sameEntry } from '#core/log/same-entry.ts';
 import type { Db } from '../db/open.ts';
 import { pictureQueries, type PictureQueries } from '../pictures/picture-queries.ts';
 import { BadFile, SAVE_AGAIN } from './bad-file.ts';

@@ -3,6 +3,7 @@ import { v7 as newId } from 'uuid';
 import type { Entry, EntryBody, LoggedEntry } from '#core/log/entry.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import { foldLog } from '#core/log/fold.ts';
+import { sameLog } from '#core/log/same-entry.ts';
 import { inTakenOrder, newestTakenMs } from '#core/log/taken-order.ts';
 import { stepStates } from '#core/order/step-states.ts';
 import { fetchLogAhead, mergeLog, useBowLog } from './bow-log.ts';
@@ -34,6 +35,8 @@ interface Folded {
 const NO_ENTRIES: readonly LoggedEntry[] = [];
 /** Page, top bar and menu all look at the same bow: its log is folded once for all of them. */
 const FOLDED = new WeakMap<readonly LoggedEntry[], Folded>();
+/** Each bow as it was folded last. */
+const LAST = new Map<string, Folded>();
 
 function foldedOnce(
   stored: readonly LoggedEntry[],
@@ -47,8 +50,14 @@ function foldedOnce(
   if (known?.waiting === key && known.unreadable === unreadable) return known;
   const pending = sendable.map((one): LoggedEntry => ({ ...one.entry, seq: null }));
   const log = inTakenOrder(mergeLog(stored, pending));
-  const folded = { waiting: key, unreadable, log, state: foldLog(log, unreadable) };
+  const before = LAST.get(log[0]?.bowId ?? '');
+  // What waited and is stored now says what it said before: nothing that follows from it is worked out again.
+  const isSame =
+    before !== undefined && before.unreadable === unreadable && sameLog(log, before.log);
+  const state = isSame ? before.state : foldLog(log, unreadable);
+  const folded = { waiting: key, unreadable, log, state };
   FOLDED.set(stored, folded);
+  if (log[0] !== undefined) LAST.set(log[0].bowId, folded);
   return folded;
 }
 
