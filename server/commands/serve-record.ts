@@ -59,8 +59,10 @@ export async function serveRecord({
   const mustBeThere = presenceOf(file);
   const queries = entryQueries(db, { nowMs, mustBeThere });
   if (env['KEEN_LIMB_DEMO'] !== 'off') writeDemoOnce(db, queries, nowMs());
+  let isClosed = false;
   const report = (fault: unknown) => {
-    console.error(fault);
+    // An answer still being worked out when the record was closed goes to nobody.
+    if (!isClosed) console.error(fault);
   };
   const beside = { program, record: file };
   const imports = new ImportJobs({
@@ -97,6 +99,7 @@ export async function serveRecord({
         stopTidying();
         imports.end();
         server.close(() => {
+          isClosed = true;
           db.close();
           // Held until here: collected as garbage, it would let a restore in under the running server.
           use.end();

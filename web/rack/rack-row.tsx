@@ -81,8 +81,8 @@ function Standing({ bow }: { readonly bow: RackBow }) {
             {nextMove.stop ? 'First: ' : 'Next: '}
             <Fractions text={nextMove.title} />
           </span>
-        )}
-        <span className="text-ink-2"> · {whenWords(bow.lastAt)}</span>
+        )}{' '}
+        <span className="whitespace-nowrap text-ink-2">· {whenWords(bow.lastAt)}</span>
       </span>
     </span>
   );
