@@ -31,6 +31,7 @@ describe('sameLog', () => {
       [...log, { ...last, id: 'another' }],
       [...before, { ...last, by: 'Somebody else' }],
       [...before, { ...last, at: '2031-01-01T00:00:00.000Z' }],
+      [...before, { ...last, body: { ...last.body, values: [218] } as typeof last.body }],
       [...before, { ...last, body: { kind: 'note' as const, text: 'something else' } }],
       [last, ...before],
     ])

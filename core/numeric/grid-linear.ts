@@ -79,7 +79,7 @@ export function fitGridLinear(
   const ca = matrix.solve(xwa);
   const cx = matrix.solve(xws);
   // Marginal over θ: log L(v) = −½ (q0 − 2 v q1 + v² q2); q0 does not matter.
-  const q1 = sums.awx - dot(xws, ca);
+  const q1 = sums.aws - dot(xws, ca);
   const q2 = Math.max(0, sums.sws - dot(xws, cx));
   const { values, weights } = gridOf(special, (v) => v * q1 - (v * v * q2) / 2);
   const covariance = priors.map(() => Array.from({ length: width }, () => 0));

@@ -25,7 +25,7 @@ export interface NormalEquations {
   readonly xwx: Float64Array;
   readonly xwa: Float64Array;
   readonly xws: Float64Array;
-  awx: number;
+  aws: number;
   sws: number;
 }
 
@@ -58,7 +58,7 @@ export function normalEquations(
     xwx: new Float64Array(size * size),
     xwa: new Float64Array(size),
     xws: new Float64Array(size),
-    awx: 0,
+    aws: 0,
     sws: 0,
   };
   for (const { row, special: s, y, variance } of observations) {
@@ -74,7 +74,7 @@ export function normalEquations(
       sums.xwa[i]! += wi * residual;
       sums.xws[i]! += wi * s;
     }
-    sums.awx += w * residual * s;
+    sums.aws += w * residual * s;
     sums.sws += w * s * s;
   }
   return sums;
@@ -119,6 +119,6 @@ export function addApart(
   }
   const lost = (solved: ArrayLike<number>) =>
     own.reduce((sum, row, i) => sum + all.xws[row]! * solved[i]!, 0);
-  sums.awx += all.awx - lost(ofA);
+  sums.aws += all.aws - lost(ofA);
   sums.sws += all.sws - lost(ofS);
 }
