@@ -1,7 +1,12 @@
 import { describe, expect, it } from 'vitest';
+import { ITEM_TOUCHES } from '../craft/fit-out.ts';
 import { bowFor } from '../fixtures/bow-log.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
-import { studentMixtureHalfWidth, studentMixtureMean } from '../numeric/student-mixture.ts';
+import {
+  studentMixtureHalfWidth,
+  studentMixtureMean,
+  studentMixtureVariance,
+} from '../numeric/student-mixture.ts';
 import { bareShaftFigure, bareShaftModels } from './bare-shaft-model.ts';
 
 /** Half of the normal 90 % interval in standard deviations. */
@@ -9,20 +14,37 @@ const HALF_90 = 1.6449;
 const SHOTS = 40;
 const SD_MM = 10;
 
+/** An end of so many of each that the scatter is as good as known. */
+function shootEnd(
+  log: ReturnType<typeof bowFor>,
+  session: string,
+  end: number,
+  upMm: number,
+  normal = standardNormal(seededUniform(82 + end)),
+): void {
+  const group = (middle: number) =>
+    Array.from({ length: SHOTS }, () => [SD_MM * normal(), middle + SD_MM * normal()] as const);
+  log.shots(session, end, 'fletched', group(0));
+  log.shots(session, end, 'bare', group(upMm));
+}
+
+function fitRest(log: ReturnType<typeof bowFor>): void {
+  log.add({
+    kind: 'itemFitted',
+    item: 'rest',
+    described: 'another',
+    touches: [...ITEM_TOUCHES.rest],
+  });
+}
+
 /** Two settings of the nocking point, shot so often that the scatter is as good as known. */
 function twoSettings(movedMm: number, shiftMm: number) {
   const normal = standardNormal(seededUniform(81));
   const log = bowFor('right');
   const session = log.open();
-  const shoot = (end: number, upMm: number) => {
-    const group = (middle: number) =>
-      Array.from({ length: SHOTS }, () => [SD_MM * normal(), middle + SD_MM * normal()] as const);
-    log.shots(session, end, 'fletched', group(0));
-    log.shots(session, end, 'bare', group(upMm));
-  };
-  shoot(1, -40);
+  shootEnd(log, session, 1, -40, normal);
   log.change('nockingPoint', movedMm);
-  shoot(2, -40 + shiftMm);
+  shootEnd(log, session, 2, -40 + shiftMm, normal);
   return bareShaftModels(log.state).bareShaftUp;
 }
 
@@ -58,5 +80,35 @@ describe('what bare shafts have shown of the bow', () => {
     const { mean } = gainOf(twoSettings(-2, 80));
     expect(mean).toBeLessThan(-34);
     expect(mean).toBeGreaterThan(-42);
+  });
+
+  it.each([1, 3, 40])(
+    'takes %d rests nobody shot between for one step as uncertain as all of them',
+    (rests) => {
+      const log = bowFor('right');
+      shootEnd(log, log.open(), 1, -40);
+      const shot = bareShaftModels(log.state).bareShaftUp;
+      for (let one = 0; one < rests; one += 1) fitRest(log);
+      const later = bareShaftModels(log.state).bareShaftUp;
+      const spread = ({ rowNow, ...model }: typeof later) =>
+        studentMixtureVariance(bareShaftFigure({ rowNow, ...model }, rowNow));
+      // One new rest may move bare shafts by 50 mm, so many by 50 √n: variances add.
+      expect((spread(later) - spread(shot)) / (rests * 50 ** 2)).toBeCloseTo(1, 6);
+      expect(later.rowNow.length).toBe(shot.rowNow.length + 1);
+    },
+  );
+
+  it('leaves to a step between two sets of shots what lies between them', () => {
+    const log = bowFor('right');
+    shootEnd(log, log.open(), 1, -40);
+    fitRest(log);
+    shootEnd(log, log.open(), 2, 20);
+    const { bareShaftUp } = bareShaftModels(log.state);
+    const now = studentMixtureMean(bareShaftFigure(bareShaftUp, bareShaftUp.rowNow));
+    const before = bareShaftUp.rowNow.map((one, at, row) => (at === row.length - 1 ? 0 : one));
+    const then = studentMixtureMean(bareShaftFigure(bareShaftUp, before));
+    // Shot as often, each is known to about 2 mm: 60 mm apart stays 60 mm apart, and all that is one step.
+    expect(now - then).toBeGreaterThan(55);
+    expect(now - then).toBeLessThan(65);
   });
 });

@@ -6,7 +6,6 @@ import {
   type GridLinearPosterior,
   type LinearObservation,
   type NormalPrior,
-  type SpecialPrior,
 } from '../numeric/grid-linear.ts';
 import type { StudentMixture } from '../numeric/student-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
@@ -42,7 +41,6 @@ const LEVEL_PRIOR_SD_MM = 100;
 const LEVEL_STEP_SD_MM = { control: 12, item: 50, build: 15, session: 25 } as const;
 /** Two arrows whose parts say the same may differ by so much all the same, mm at 18 m. */
 export const BUILD_STEP_SD_MM = LEVEL_STEP_SD_MM.build;
-const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
 
 /** Controls whose effect on an axis is reckoned; anything else that upsets it starts a new level. */
 const CONTROLS: Readonly<Record<BareShaftAxis, readonly Control[]>> = {
@@ -104,23 +102,22 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
   );
   const model = (axis: BareShaftAxis): BareShaftModel => {
     const controls = CONTROLS[axis];
-    const { blocks, now, levelSteps } = cut[axis];
+    const { blocks, now } = cut[axis];
     // Where the tail bounces, bare shafts answer backwards: such blocks say nothing of the gain.
     const straight = blocks.filter((block) => (bounce.of.get(block) ?? 0) < 0.5);
     const weightN = priorWeightN(state);
     const { ofBareShafts, ofSpineStep } = gainPriorsFor(state.bow);
     const ofArrow = axis === 'bareShaftOutward' ? (['spineSteps'] as const) : [];
     const columns: readonly MovedBy[] = [...controls, ...ofArrow];
+    const levels = levelsToldApart(cut[axis]);
     const priors: readonly NormalPrior[] = [
       ...controls.map((control) => ofBareShafts(axis, control, weightN)),
       ...ofArrow.map(() => ofSpineStep),
-      { mean: 0, sd: LEVEL_PRIOR_SD_MM },
-      ...levelSteps.map((kind) => ({ mean: 0, sd: LEVEL_STEP_SD_MM[kind] })),
+      ...levels.map(({ sd }) => ({ mean: 0, sd })),
     ];
     const row = (moved: ReadonlyMap<MovedBy, number>, level: number | null) => [
       ...columns.map((by) => moved.get(by) ?? 0),
-      level === null ? 0 : 1,
-      ...levelSteps.map((_, index) => (level !== null && index < level ? 1 : 0)),
+      ...levels.map(({ from }) => (level !== null && from <= level ? 1 : 0)),
     ];
     const fits = weights.map((weight, k): FactorFit => {
       const factor = SCATTER_FACTORS[k]!;
@@ -135,7 +132,7 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
       return {
         weight,
         degrees: scatter[axis].degrees(blocks.at(-1)?.session ?? null),
-        posterior: fitGridLinear(observations, priors, NO_SPECIAL),
+        posterior: fitGridLinear(observations, priors, null),
       };
     });
     return {
@@ -148,6 +145,32 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
     };
   };
   return { bareShaftOutward: model('bareShaftOutward'), bareShaftUp: model('bareShaftUp') };
+}
+
+/** A level, as a step from the one before it. */
+interface LevelFrom {
+  /** The lowest of the cut's levels that it stands for. */
+  readonly from: number;
+  readonly sd: number;
+}
+
+/**
+ * The levels that shots tell apart, and the present one. Steps nobody shot between are one step, as
+ * uncertain as all of them together: a bow changed a hundred times is no larger than its shots.
+ */
+function levelsToldApart({
+  blocks,
+  now,
+  levelSteps,
+}: ReturnType<typeof bareShaftBlocks>): readonly LevelFrom[] {
+  const shot = [...new Set([...blocks.map(({ level }) => level), now.level])];
+  return shot
+    .toSorted((one, other) => one - other)
+    .map((from, index, all): LevelFrom => {
+      const steps = levelSteps.slice(index === 0 ? 0 : all[index - 1]!, from);
+      const variance = steps.reduce((sum, kind) => sum + LEVEL_STEP_SD_MM[kind] ** 2, 0);
+      return { from, sd: Math.sqrt(variance + (index === 0 ? LEVEL_PRIOR_SD_MM ** 2 : 0)) };
+    });
 }
 
 /** What each session says of the archer's scatter, for every factor of the grid. */

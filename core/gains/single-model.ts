@@ -6,7 +6,6 @@ import {
   type GridLinearPosterior,
   type LinearObservation,
   type NormalPrior,
-  type SpecialPrior,
 } from '../numeric/grid-linear.ts';
 import type { BowState, Measured } from '../log/bow-state.ts';
 import { gainPriorsFor } from '../priors/gain-priors.ts';
@@ -25,7 +24,6 @@ const FACET: Readonly<Record<SingleResponse, FacetId>> = {
   limbLineBottom: 'limbLine',
 };
 const LEVEL_PRIOR_SD_MM = 30;
-const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
 
 /** What the log says of how one reading answers its controls. */
 export interface SingleModel {
@@ -55,11 +53,10 @@ export function fitSingleModel(
     special: special === null ? 0 : (amounts.get(special) ?? 0),
   });
   const observations = poolUnchanged(rows.readings, repeatability).map(
-    ({ moved, level, precision, weighted }): LinearObservation => ({
-      ...rowOf(moved, level),
-      y: weighted / precision,
-      variance: 1 / precision,
-    }),
+    ({ moved, level, precision, weighted }): LinearObservation => {
+      const { row, special: by } = rowOf(moved, level);
+      return { row, special: by, y: weighted / precision, variance: 1 / precision };
+    },
   );
   const priors: NormalPrior[] = [
     ...controls.map((control): Gain => gains.get(control)!),
@@ -72,11 +69,7 @@ export function fitSingleModel(
     ),
   ];
   return {
-    posterior: fitGridLinear(
-      observations,
-      priors,
-      special === null ? NO_SPECIAL : SIDE_SCREW_PRIOR,
-    ),
+    posterior: fitGridLinear(observations, priors, special === null ? null : SIDE_SCREW_PRIOR),
     rowNow: rowOf(rows.moved, rows.level),
     rowOf: (amounts) => rowOf(amounts, null),
     controls: special === null ? controls : [...controls, special],

@@ -8,11 +8,12 @@ import {
   normalEquations,
   type NormalPrior,
 } from './normal-equations.ts';
+import { fitAmongObservations } from './observation-space.ts';
 import type { NormalMixture, WeightedNormal } from './normal-mixture.ts';
 
 export type { LinearObservation, NormalPrior };
 
-/** The one parameter whose prior is not normal: any density on an interval. */
+/** The one parameter v whose prior is not normal: any density on an interval. */
 export interface SpecialPrior {
   readonly low: number;
   readonly high: number;
@@ -31,6 +32,7 @@ export interface GridLinearPosterior {
   readonly covariance: readonly (readonly number[])[];
 }
 
+const NO_GRID = { values: [0], weights: [1] } as const;
 const NODES = 121;
 const MOST_PASSES = 8;
 /** Nodes whose log weight lies this far under the best one carry nothing. */
@@ -49,16 +51,21 @@ const ENOUGH_NODES = 40;
  *
  * @param observations may be empty: the posterior is the prior
  * @param priors one for each column of the rows
+ * @param special null where the model has no such parameter: v is 0
  * @param apart observations with columns of their own, which the posterior leaves out
  * @throws RangeError when a row has another length than the priors, or a spread is no number
  */
 export function fitGridLinear(
   observations: readonly LinearObservation[],
   priors: readonly NormalPrior[],
-  special: SpecialPrior,
+  special: SpecialPrior | null,
   apart: readonly ApartObservations[] = [],
 ): GridLinearPosterior {
   const width = priors.length;
+  if (special === null && apart.length === 0 && observations.length < width) {
+    const { mean, covariance } = fitAmongObservations(observations, priors);
+    return { ...NO_GRID, base: mean, slope: priors.map(() => 0), covariance };
+  }
   const sums = normalEquations(observations, priors);
   for (const one of apart) addApart(sums, one, priors);
   // What is known exactly is no unknown: it stays at its mean. The others are solved for as corrections to it.
@@ -77,11 +84,12 @@ export function fitGridLinear(
     throw new RangeError('fitGridLinear: a spread is no number, or lost beside a sharper one');
   const { matrix } = factoring;
   const ca = matrix.solve(xwa);
-  const cx = matrix.solve(xws);
+  const cx = special === null ? xws.map(() => 0) : matrix.solve(xws);
   // Marginal over θ: log L(v) = −½ (q0 − 2 v q1 + v² q2); q0 does not matter.
   const q1 = sums.aws - dot(xws, ca);
   const q2 = Math.max(0, sums.sws - dot(xws, cx));
-  const { values, weights } = gridOf(special, (v) => v * q1 - (v * v * q2) / 2);
+  const { values, weights } =
+    special === null ? NO_GRID : gridOf(special, (v) => v * q1 - (v * v * q2) / 2);
   const covariance = priors.map(() => Array.from({ length: width }, () => 0));
   const among = matrix.inverse();
   const base = priors.map(({ mean }) => mean);

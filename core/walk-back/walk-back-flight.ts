@@ -1,9 +1,4 @@
-import {
-  combination,
-  fitGridLinear,
-  type GridLinearPosterior,
-  type SpecialPrior,
-} from '../numeric/grid-linear.ts';
+import { combination, fitGridLinear, type GridLinearPosterior } from '../numeric/grid-linear.ts';
 
 const GRAVITY_MPS2 = 9.81;
 const MM_PER_M = 1000;
@@ -110,12 +105,12 @@ export function fitWalkBackFlight(
   const up = fitGridLinear(
     observe(upRow, 'upMm'),
     [EYE_OVER_NOCK_MM, expected, ...aimPriors],
-    NO_SPECIAL,
+    null,
   );
   const out = fitGridLinear(
     observe(outRow, 'outwardMm'),
     [{ mean: 0, sd: LEAN_SD }, { mean: 0, sd: BEND_SD }, ...aimPriors],
-    NO_SPECIAL,
+    null,
   );
   const kappa = figure(up, [0, 1, ...aimPriors.map(() => 0)]);
   const dropNow = Math.max(drop(FASTEST_SHOWN_MPS), kappa.mean);
@@ -144,7 +139,6 @@ export function fitWalkBackFlight(
 const FASTEST_SHOWN_MPS = 300;
 
 /** All parameters are normal here: the one that need not be plays no part. */
-const NO_SPECIAL: SpecialPrior = { low: -1, high: 1, logDensity: () => 0 };
 
 function figure(posterior: GridLinearPosterior, row: readonly number[]) {
   const [part] = combination(posterior, row, 0);
