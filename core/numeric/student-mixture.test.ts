@@ -46,6 +46,27 @@ describe('a mixture of Student t', () => {
     );
   });
 
+  it('finds a quantile however heavy its tails and near its middle', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -0.3, max: 6, noNaN: true }),
+        fc.double({ min: 1e-6, max: 0.9999, noNaN: true }),
+        fc.double({ min: 1, max: 8, noNaN: true }),
+        (powerOfTen, level, wider) => {
+          const alike = { mean: 30, degrees: 10 ** powerOfTen };
+          const one: StudentMixture = [
+            { ...alike, weight: 0.75, scale: 4 },
+            { ...alike, weight: 0.25, scale: 4 * wider },
+          ];
+          const half = studentMixtureHalfWidth(one, level);
+          const held = studentMixtureCdf(one, 30 + half) - studentMixtureCdf(one, 30 - half);
+          expect(held).toBeCloseTo(level, 7);
+        },
+      ),
+      { numRuns: 400 },
+    );
+  });
+
   it('has a distribution function that rises from 0 to 1 and mirrors', () => {
     fc.assert(
       fc.property(mixture, fc.array(fc.integer({ min: -900, max: 900 })), (one, at) => {

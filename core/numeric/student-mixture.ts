@@ -1,4 +1,5 @@
 import cdf from '@stdlib/stats-base-dists-t-cdf';
+import quantile from '@stdlib/stats-base-dists-t-quantile';
 import { findRisingRoot } from './find-root.ts';
 
 /** One Student t of a mixture. Weights of a mixture sum to 1. */
@@ -12,9 +13,13 @@ export type StudentMixture = readonly StudentPart[];
 
 /** A scale of zero is a point; the distribution needs a little width. */
 const LEAST_SCALE = 1e-9;
-const DOUBLINGS = 60;
-/** A quantile is good to this share of its bracket, far below what is shown. */
+/** A quantile is good to this share of the widest part, far below what is shown. */
 const TOLERANCE = 2 ** -30;
+/**
+ * The library's quantile is off by less than this share of itself, and of 1 near the middle, where it says 0
+ * for what lies within 1.3e-5.
+ */
+const QUANTILE_ERROR = 1e-4;
 
 /** P(X ≤ x). */
 export function studentMixtureCdf(mixture: StudentMixture, x: number): number {
@@ -38,30 +43,28 @@ export function studentMixtureVariance(mixture: StudentMixture): number {
 }
 
 /**
- * The quantile, by looking for where the distribution function reaches p.
+ * The quantile: it lies between those of the parts, and is looked for there.
  *
  * @param p strictly between 0 and 1
- * @throws RangeError for a p outside (0, 1), or so near an end that no width holds it
+ * @throws RangeError for a p outside (0, 1), or for a part that is none
  */
 function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
   if (!(p > 0 && p < 1)) throw new RangeError(`studentMixtureQuantile: p is ${p}`);
-  const centre = studentMixtureMean(mixture);
-  let reach = Math.max(
-    LEAST_SCALE,
-    ...mixture.map(({ mean, scale }) => scale + Math.abs(mean - centre)),
-  );
-  for (let doubling = 0; doubling < DOUBLINGS; doubling += 1) {
-    if (
-      studentMixtureCdf(mixture, centre - reach) < p &&
-      studentMixtureCdf(mixture, centre + reach) > p
-    )
-      break;
-    reach *= 2;
+  const ofDegrees = new Map<number, number>();
+  let [low, high, reach] = [Infinity, -Infinity, LEAST_SCALE];
+  for (const { degrees, mean, scale } of mixture) {
+    let standard = ofDegrees.get(degrees);
+    if (standard === undefined) ofDegrees.set(degrees, (standard = quantile(p, degrees)));
+    const width = Math.max(scale, LEAST_SCALE);
+    const slack = width * Math.max(1, Math.abs(standard)) * QUANTILE_ERROR;
+    low = Math.min(low, mean + width * standard - slack);
+    high = Math.max(high, mean + width * standard + slack);
+    reach = Math.max(reach, width);
   }
   const root = findRisingRoot(
     (x) => studentMixtureCdf(mixture, x) - p,
-    centre - reach,
-    centre + reach,
+    low,
+    high,
     reach * TOLERANCE,
   );
   switch (root.kind) {
@@ -70,7 +73,7 @@ function studentMixtureQuantile(mixture: StudentMixture, p: number): number {
     case 'stalled':
       return (root.low + root.high) / 2;
     case 'noBracket':
-      throw new RangeError(`studentMixtureQuantile: ${p} lies beyond any width looked at`);
+      throw new RangeError(`studentMixtureQuantile: no quantile ${p} between ${low} and ${high}`);
   }
 }
 
