@@ -8,7 +8,7 @@ import { type ShaftsApart, shaftsApart } from '../groups/shafts-apart.ts';
 import type { ShotSeen } from '../groups/shot-seen.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
-import { sittingOf, sittingsBefore } from '../log/sitting.ts';
+import { sittingOf, sittingsUpTo } from '../log/sitting.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { meanOf } from '../numeric/moments.ts';
 
@@ -106,7 +106,7 @@ function ordinaryByEnd(counted: readonly Shot[]): ReadonlyMap<number, readonly S
 
 /** Fletched scatter by all groups so far, this session's with them: a flyer does not widen it. */
 function scatterOf(state: BowState, session: ShootingSession, axis: ShotAxis): ScatterPrior {
-  const soFar = [...sittingsBefore(state, session), session];
+  const soFar = sittingsUpTo(state, session);
   const { squares, degrees } = ordinarySquares(soFar, session.distanceM, axis);
   return { degrees, sdMm: degrees === 0 ? 0 : Math.sqrt(squares / degrees) };
 }

@@ -1,6 +1,7 @@
 import chisquareQuantile from '@stdlib/stats-base-dists-chisquare-quantile';
 import { meanOf, medianOf, squaresAboutMean } from '../numeric/moments.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
+import { onceFor } from '../log/once-for.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
 import { AIM_WANDER_ODDS, AIM_WANDERS } from './ends-posterior.ts';
 import { instantMs } from '../quantity/instant.ts';
@@ -86,64 +87,85 @@ export function ordinarySquares(
   return { squares, degrees };
 }
 
-/** The same session by session, those that say anything. What is a flyer, all of them decide together. */
+/** The same session by session, those that say anything. */
 function squaresBySession(
   sessions: readonly ShootingSession[],
   distanceM: number,
   axis: ShotAxis,
 ): readonly SessionSquares[] {
-  const ends = sessions.map((session) => fletchedEnds([session], distanceM, axis));
-  const ordinary = ordinaryShots(ends.flat());
-  let next = 0;
-  return sessions.flatMap(({ openedAt }, index) => {
-    let squares = 0;
-    let degrees = 0;
-    for (const _end of ends[index]!) {
-      const values = ordinary[next++]!;
-      if (values.length === 0) continue;
-      squares += squaresAboutMean(values);
-      degrees += values.length - 1;
-    }
-    return degrees === 0 ? [] : [{ atMs: instantMs(openedAt), squares, degrees }];
-  });
+  return squaresPerMetre(sessions)[axis].map((one) => ({
+    ...one,
+    squares: one.squares * distanceM ** 2,
+  }));
 }
 
 export type ShotAxis = 'outwardMm' | 'upMm';
 
-/** Fletched shots that count, a list an end, scaled to one distance. */
-function fletchedEnds(
-  sessions: readonly ShootingSession[],
-  distanceM: number,
-  axis: ShotAxis,
-): readonly (readonly number[])[] {
-  return sessions.flatMap((session) => {
+/** Something of both axes. */
+function ofBothAxes<T>(of: (axis: ShotAxis) => T): Readonly<Record<ShotAxis, T>> {
+  return { outwardMm: of('outwardMm'), upMm: of('upMm') };
+}
+
+const openedMs = onceFor(({ openedAt }: ShootingSession) => instantMs(openedAt));
+
+/** What is a flyer, all sessions decide together. */
+const squaresPerMetre = onceFor((sessions: readonly ShootingSession[]) =>
+  ofBothAxes((axis): readonly SessionSquares[] => {
+    const most = farthestOrdinary(sessions.flatMap((session) => endsPerMetre(session)[axis]));
+    return sessions.flatMap((session) => {
+      let squares = 0;
+      let degrees = 0;
+      for (const end of endsPerMetre(session)[axis]) {
+        const values = ordinaryOf(end, most);
+        if (values.length === 0) continue;
+        squares += squaresAboutMean(values);
+        degrees += values.length - 1;
+      }
+      return degrees === 0 ? [] : [{ atMs: openedMs(session), squares, degrees }];
+    });
+  }),
+);
+
+/** The fletched shots of an end that count, along one axis. */
+interface FletchedEnd {
+  readonly values: readonly number[];
+  readonly middle: number;
+  /** From the middle, nearest first; of three shots one is the median: its distance, always 0, is left out. */
+  readonly distances: readonly number[];
+}
+
+/** Fletched shots end by end, mm for each metre of distance. */
+const endsPerMetre = onceFor((session: ShootingSession) =>
+  ofBothAxes((axis): readonly FletchedEnd[] => {
     const ends = new Map<number, number[]>();
     for (const shot of session.shots) {
       if (shot.arrow !== 'fletched' || !isCounted(shot)) continue;
-      const values = ends.get(shot.endNumber) ?? [];
-      ends.set(shot.endNumber, values);
-      values.push((shot[axis] * distanceM) / shot.distanceM);
+      const value = shot[axis] / shot.distanceM;
+      const values = ends.get(shot.endNumber);
+      if (values === undefined) ends.set(shot.endNumber, [value]);
+      else values.push(value);
     }
-    return [...ends.values()];
-  });
+    return [...ends.values()].map((values) => {
+      const middle = medianOf(values);
+      const distances = values
+        .map((value) => Math.abs(value - middle))
+        .toSorted((one, other) => one - other)
+        .slice(1);
+      return { values, middle, distances };
+    });
+  }),
+);
+
+/** How far from the middle of its end an ordinary shot lies at most; Infinity where too few tell. */
+function farthestOrdinary(ends: readonly FletchedEnd[]): number {
+  const distances = ends.flatMap((end) => end.distances);
+  if (distances.length < FEWEST_HISTORY_DEGREES) return Infinity;
+  const most = (ORDINARY_SPREADS * medianOf(distances)) / MEDIAN_DISTANCE;
+  return most === 0 ? Infinity : most;
 }
 
-function ordinaryShots(ends: readonly (readonly number[])[]): readonly (readonly number[])[] {
-  const middles = ends.map((values) => medianOf(values));
-  // Of three shots one is the median: its distance, always 0, is left out of the spread.
-  const distances = ends
-    .flatMap((values, end) =>
-      values
-        .map((value) => Math.abs(value - middles[end]!))
-        .toSorted((one, other) => one - other)
-        .slice(1),
-    )
-    .toSorted((one, other) => one - other);
-  if (distances.length < FEWEST_HISTORY_DEGREES) return ends;
-  const most = (ORDINARY_SPREADS * medianOf(distances)) / MEDIAN_DISTANCE;
-  return most === 0
-    ? ends
-    : ends.map((values, end) => values.filter((value) => Math.abs(value - middles[end]!) <= most));
+function ordinaryOf({ values, middle }: FletchedEnd, most: number): readonly number[] {
+  return values.filter((value) => Math.abs(value - middle) <= most);
 }
 
 /**
@@ -154,37 +176,52 @@ export function aimWanderOdds(
   earlier: readonly ShootingSession[],
   axis: ShotAxis,
 ): readonly number[] {
-  const last = earlier.at(-1);
-  const { degrees, sdMm } =
-    last === undefined
-      ? NO_SCATTER_PRIOR
-      : scatterPrior(earlier, REFERENCE_DISTANCE_M, axis, last.openedAt);
-  if (degrees === 0) return AIM_WANDER_ODDS;
-  const sessions = earlier.map((session) =>
-    ordinaryShots(fletchedEnds([session], REFERENCE_DISTANCE_M, axis)).filter(
-      (values) => values.length > 0,
-    ),
-  );
-  return normaliseLogOdds(
-    AIM_WANDERS.map(
-      (wander, index) =>
-        Math.log(AIM_WANDER_ODDS[index]!) +
-        sessions.reduce((sum, ends) => sum + logChanceOfMeans(ends, sdMm, wander), 0),
-    ),
-  );
+  return wanderOdds(earlier)[axis];
+}
+
+const wanderOdds = onceFor((earlier: readonly ShootingSession[]) =>
+  ofBothAxes((axis): readonly number[] => {
+    const last = earlier.at(-1);
+    const { degrees, sdMm } =
+      last === undefined
+        ? NO_SCATTER_PRIOR
+        : scatterPrior(earlier, REFERENCE_DISTANCE_M, axis, last.openedAt);
+    if (degrees === 0) return AIM_WANDER_ODDS;
+    const sdPerMetre = sdMm / REFERENCE_DISTANCE_M;
+    const sessions = earlier.map((session) => ordinaryEnds(session)[axis]);
+    return normaliseLogOdds(
+      AIM_WANDERS.map(
+        (wander, index) =>
+          Math.log(AIM_WANDER_ODDS[index]!) +
+          sessions.reduce((sum, ends) => sum + logChanceOfMeans(ends, sdPerMetre, wander), 0),
+      ),
+    );
+  }),
+);
+
+/** What is left of the ends of one session by its own measure of a flyer: how many, and their mean. */
+const ordinaryEnds = onceFor((session: ShootingSession) =>
+  ofBothAxes((axis): readonly EndMean[] => {
+    const ends = endsPerMetre(session)[axis];
+    const most = farthestOrdinary(ends);
+    return ends.flatMap((end) => {
+      const values = ordinaryOf(end, most);
+      return values.length === 0 ? [] : [{ count: values.length, mean: meanOf(values) }];
+    });
+  }),
+);
+
+interface EndMean {
+  readonly count: number;
+  readonly mean: number;
 }
 
 /** log of the chance of end means about an unknown middle, up to a constant. */
-function logChanceOfMeans(
-  ends: readonly (readonly number[])[],
-  sdMm: number,
-  wander: number,
-): number {
+function logChanceOfMeans(ends: readonly EndMean[], sd: number, wander: number): number {
   if (ends.length < 2) return 0;
   let [weight, sum, squares, logs] = [0, 0, 0, 0];
-  for (const values of ends) {
-    const precision = 1 / (sdMm ** 2 * (1 / values.length + wander ** 2));
-    const mean = meanOf(values);
+  for (const { count, mean } of ends) {
+    const precision = 1 / (sd ** 2 * (1 / count + wander ** 2));
     weight += precision;
     sum += precision * mean;
     squares += precision * mean ** 2;

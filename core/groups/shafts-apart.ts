@@ -63,6 +63,19 @@ const MOST_SHOTS = 36;
 export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: ShotsSeen): ShaftsApart {
   const shots = all.slice(-MOST_SHOTS);
   if (shots.length < 2 * FEWEST_OF_SHAFT) return { kind: 'alike' };
+  const numbers = [...new Set(shots.flatMap(({ arrowNumber }) => arrowNumber ?? []))];
+  const columns = numbers
+    .map((number) => ({
+      number,
+      column: shots.map(({ arrowNumber }) => (arrowNumber === number ? 1 : 0)),
+    }))
+    .filter(({ column }) => {
+      const of = column.filter((one) => one === 1).length;
+      return of >= FEWEST_OF_SHAFT && shots.length - of >= FEWEST_OF_SHAFT;
+    })
+    .filter(({ column }) => isWorthWeighing(shots, scatter, column));
+  const maybeHeaps = mayHeap && isWorthWeighing(shots, scatter, null);
+  if (columns.length === 0 && !maybeHeaps) return { kind: 'alike' };
   const fits = SCATTER_FACTORS.map((k) => factorFit(shots, k, scatter, aimVariance));
   // Any two shots may be slips beside, so that flyers neither make a bent shaft nor hide one.
   const evidence = (column: readonly number[]) => {
@@ -86,20 +99,6 @@ export function shaftsApart({ shots: all, scatter, aimVariance, mayHeap }: Shots
     const [outwardMm, upMm] = fits[1]!.distanceMm(column);
     return { outwardMm: outwardMm!, upMm: upMm! };
   };
-
-  const numbers = [...new Set(shots.flatMap(({ arrowNumber }) => arrowNumber ?? []))];
-  const columns = numbers
-    .map((number) => ({
-      number,
-      column: shots.map(({ arrowNumber }) => (arrowNumber === number ? 1 : 0)),
-    }))
-    .filter(({ column }) => {
-      const of = column.filter((one) => one === 1).length;
-      return of >= FEWEST_OF_SHAFT && shots.length - of >= FEWEST_OF_SHAFT;
-    })
-    .filter(({ column }) => isWorthWeighing(shots, scatter, column));
-  const maybeHeaps = mayHeap && isWorthWeighing(shots, scatter, null);
-  if (columns.length === 0 && !maybeHeaps) return { kind: 'alike' };
   const heaps = (maybeHeaps ? partings(shots) : []).map((column) => ({
     column,
     log: evidence(column) - logWays(column),
@@ -187,9 +186,7 @@ function factorFit(
   scatter: ShotsSeen['scatter'],
   aimVariance: (end: number) => number,
 ): FactorFit {
-  const { projected, logDeterminants } = geometry(shots, k, aimVariance);
-  const none = shots.map(() => 0);
-  const own = shots.map((_, at) => projected(none.with(at, 1))[at]!);
+  const { projected, own, logDeterminants } = geometry(shots, k, aimVariance);
   const blocks = new Set(shots.map(({ block }) => block)).size;
   const axes = (['outwardMm', 'upMm'] as const).map((axis) => {
     const y = shots.map((shot) => shot[axis]);
@@ -249,8 +246,8 @@ function factorFit(
 }
 
 /**
- * V⁻¹ with the middle of every setting taken out, times a vector; and −½ log |V||X′V⁻¹X|. Within an
- * end V is k²I + c·11′, so that its inverse is (I − 11′c/(k² + cn))/k² (Sherman and Morrison).
+ * V⁻¹ with the middle of every setting taken out: times a vector, and its diagonal; and
+ * −½ log |V||X′V⁻¹X|. Within an end V is k²I + c·11′, so that its inverse is (I − 11′c/(k² + cn))/k² (Sherman and Morrison).
  */
 function geometry(
   shots: readonly ShotSeen[],
@@ -258,6 +255,7 @@ function geometry(
   aimVariance: (end: number) => number,
 ): {
   readonly projected: (a: readonly number[]) => readonly number[];
+  readonly own: readonly number[];
   readonly logDeterminants: number;
 } {
   const ends = new Map<string, { members: number[]; aim: number }>();
@@ -296,8 +294,13 @@ function geometry(
     weight: members.reduce((sum, index) => sum + column[index]!, 0),
   }));
   for (const { weight } of settings) logDeterminants -= Math.log(weight) / 2;
+  const own = shots.map(() => 1 / k ** 2);
+  for (const { members, share } of shared) for (const index of members) own[index]! *= 1 - share;
+  for (const { members, weight } of settings)
+    for (const index of members) own[index]! -= column[index]! ** 2 / weight;
   return {
     logDeterminants,
+    own,
     projected: (a) => {
       const out = whitened(a);
       for (const { members, weight } of settings) {

@@ -1,6 +1,6 @@
 import { instantMs } from '../quantity/instant.ts';
 import type { BowState } from './bow-state.ts';
-import { onceFor } from './once-for.ts';
+import { onceFor, onceForPair } from './once-for.ts';
 import { type ShootingSession, type Shot, shaftName } from './shooting.ts';
 
 /** Shot again within this of the last shot, archer and bow are the same as before the break. */
@@ -33,17 +33,35 @@ export function sittingsBefore(
   state: BowState,
   session: ShootingSession,
 ): readonly ShootingSession[] {
-  const all = sittings(state);
-  return all.slice(0, Math.max(0, all.indexOf(sittingOf(state, session))));
+  return before(state, sittingOf(state, session));
 }
+
+/** The sittings up to the one a session is part of, that one with them. */
+export function sittingsUpTo(
+  state: BowState,
+  session: ShootingSession,
+): readonly ShootingSession[] {
+  return upTo(state, sittingOf(state, session));
+}
+
+const upTo = onceForPair((state: BowState, sitting: ShootingSession) => [
+  ...before(state, sitting),
+  sitting,
+]);
+
+/** One list for all who ask: what follows from it is worked out once as well. */
+const before = onceForPair((state: BowState, sitting: ShootingSession) => {
+  const all = sittings(state);
+  return all.slice(0, Math.max(0, all.indexOf(sitting)));
+});
 
 const joinedSessions = onceFor(({ sessions }: BowState) => {
   const all: ShootingSession[] = [];
   const parts: (readonly ShootingSession[])[] = [];
   let last = -1;
   for (const session of sessions) {
-    const before = parts[last]?.at(-1);
-    if (before !== undefined && goesOnWith(before, session)) {
+    const latest = parts[last]?.at(-1);
+    if (latest !== undefined && goesOnWith(latest, session)) {
       parts[last] = [...parts[last]!, session];
       all[last] = joined(all[last]!, session);
       continue;
