@@ -127,27 +127,37 @@ export function sessionPriors(state: BowState, session: ShootingSession) {
   return { outward: prior('outwardMm'), up: prior('upMm') };
 }
 
-/** What the shots say of one axis now, and what was changed since they were shot. */
-export interface BareShaftEvidence {
-  readonly session: ShootingSession | null;
-  readonly verdict: BareShaftVerdict | null;
+/** The newest session with shots, and what was changed since for one facet of the bare-shaft step. */
+export interface BareShaftShot {
+  readonly session: ShootingSession;
   /** Changes that emptied an axis that had been shot; stale while no new shots stand. */
   readonly upsetBy: readonly Upset[];
-  readonly everShot: boolean;
 }
 
-/** The newest session with shots, judged, for one facet of the bare-shaft step. */
-export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareShaftEvidence {
-  const session =
-    sittings(state).findLast(
-      ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
-    ) ?? null;
-  if (session === null) return { session: null, verdict: null, upsetBy: [], everShot: false };
+/** Null before any was shot. No shot is weighed for it. */
+export function bareShaftShot(state: BowState, facet: BareShaftFacet): BareShaftShot | null {
+  const session = sittings(state).findLast(
+    ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
+  );
+  if (session === undefined) return null;
   const speaking = shotsSpeakingFor(facet, session, state.upsets);
   const lastShotIndex = session.shots.at(-1)?.index ?? -1;
   const shotBy = speaking.length > 0 ? lastShotIndex : firstBareIndex(session);
   const upsetBy = state.upsets.filter((doubt) => doubt.index > shotBy && upsets(doubt, facet));
-  return { session, verdict: sessionVerdict(state, session), upsetBy, everShot: true };
+  return { session, upsetBy };
+}
+
+/** What the shots say now, judged: of the newest session with shots. */
+export interface BareShaftEvidence {
+  readonly session: ShootingSession | null;
+  readonly verdict: BareShaftVerdict | null;
+  readonly upsetBy: readonly Upset[];
+}
+
+export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareShaftEvidence {
+  const shot = bareShaftShot(state, facet);
+  if (shot === null) return { session: null, verdict: null, upsetBy: [] };
+  return { ...shot, verdict: sessionVerdict(state, shot.session) };
 }
 
 function firstBareIndex(session: ShootingSession): number {

@@ -59,13 +59,10 @@ export function fitPlaneModel(state: BowState, repeatability: Repeatability): Pl
   const turns = turnsOf(state);
   const current = turns.length - 1;
   const byTurn = turns.map((): LinearObservation[] => []);
-  for (const pool of poolBySetting(state, repeatability)) {
-    const { response, setting, precision, weighted } = pool;
-    byTurn[setting.stringTurn]!.push({
-      ...rowOf(response, setting, turns),
-      y: weighted / precision,
-      variance: 1 / precision,
-    });
+  for (const { response, setting, precision, weighted } of poolBySetting(state, repeatability)) {
+    const { row, special } = rowOf(response, setting, turns);
+    const y = weighted / precision;
+    byTurn[setting.stringTurn]!.push({ row, special, y, variance: 1 / precision });
   }
   const ofTurn = (turn: number) => priorsOfTurn(state, turn, turns[turn]!);
   // Strings that were on before say what all have in common; what was their own is asked by nobody.

@@ -7,23 +7,34 @@ import { intervalOf, learnedGains, shiftOf } from './learned-gains.ts';
 import { readingHalfWidth } from './repeatability.ts';
 import { controlsMoving } from './responses.ts';
 
+/** The last reading of a kind. */
+export interface MovedSinceRead {
+  readonly measured: Measured;
+  /** What was changed since that moves this reading. */
+  readonly movedBy: readonly ChangeMade[];
+}
+
 /** A reading as it stands now: measured, or expected after changes made since. */
-export interface PresentReading {
+export interface PresentReading extends MovedSinceRead {
   readonly value: number;
   /** Half the 90 % interval. */
   readonly plusMinus: number;
-  readonly measured: Measured;
   /** False when something was changed since that moves this reading. */
   readonly fresh: boolean;
-  /** Those changes. */
-  readonly movedBy: readonly ChangeMade[];
+}
+
+/** Null before it was read. Nothing learned of the bow is asked for it. */
+export function movedSinceRead(state: BowState, kind: ReadingKind): MovedSinceRead | null {
+  const measured = state.readings.get(kind)?.at(-1);
+  return measured === undefined ? null : { measured, movedBy: changesSince(state, measured) };
 }
 
 /** The value of a present reading alone: cheaper where no interval is wanted. */
 export function presentValue(state: BowState, kind: ReadingKind): number | null {
-  const measured = state.readings.get(kind)?.at(-1);
-  if (measured === undefined) return null;
-  const back = netOf(changesSince(state, measured), -1);
+  const moved = movedSinceRead(state, kind);
+  if (moved === null) return null;
+  const { measured, movedBy } = moved;
+  const back = netOf(movedBy, -1);
   const shift = back.size === 0 ? null : shiftOf(learnedGains(state), kind, back);
   return shift === null ? measured.mean : measured.mean - mixtureMean(shift);
 }
@@ -40,10 +51,10 @@ export function presentReading(state: BowState, kind: ReadingKind): PresentReadi
 const presentReadings = onceFor(() => new Map<ReadingKind, PresentReading | null>());
 
 function readingNow(state: BowState, kind: ReadingKind): PresentReading | null {
-  const measured = state.readings.get(kind)?.at(-1);
-  if (measured === undefined) return null;
+  const moved = movedSinceRead(state, kind);
+  if (moved === null) return null;
+  const { measured, movedBy } = moved;
   const gains = learnedGains(state);
-  const movedBy = changesSince(state, measured);
   const shift = backedShift(state, kind, netOf(movedBy, 1));
   return {
     value: measured.mean + shift.shift,

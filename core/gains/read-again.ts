@@ -26,22 +26,32 @@ export function readAgain(
     (upset) => upset.kind === 'item' || moving.includes(upset.control),
   );
   const groups: Measured[][] = [];
-  const open = new Map<string, Measured[]>();
+  // The log runs on: a setting that was left is never the same again, so that only its own groups are open.
+  let open: Measured[][] = [];
+  let setting = { passed: 0, stringTurn: 0, crept: 0 };
   const jump = JUMP_SPREADS * Math.SQRT2 * READINGS[kind].typicalSd;
+  const creeps = CREEPS.includes(kind);
   let passed = 0;
   for (const measured of readings) {
     while (passed < moved.length && moved[passed]!.index < measured.index) passed += 1;
     const { stringTurn, shots } = measured.under;
-    const crept = CREEPS.includes(kind) ? creepSteps(shots) : 0;
-    const key = `${passed} ${stringTurn} ${crept} ${measured.by}\n${measured.tool}`;
-    const group = open.get(key);
+    const crept = creeps ? creepSteps(shots) : 0;
+    if (passed !== setting.passed || stringTurn !== setting.stringTurn || crept !== setting.crept) {
+      setting = { passed, stringTurn, crept };
+      open = [];
+    }
+    const at = open.findIndex(
+      ([first]) => first!.by === measured.by && first!.tool === measured.tool,
+    );
+    const group = open[at];
     if (group !== undefined && Math.abs(measured.mean - group.at(-1)!.mean) <= jump) {
       group.push(measured);
       continue;
     }
     const begun = [measured];
     groups.push(begun);
-    open.set(key, begun);
+    if (at < 0) open.push(begun);
+    else open[at] = begun;
   }
   return groups.filter(({ length }) => length > 1);
 }

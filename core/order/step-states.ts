@@ -2,9 +2,9 @@ import { type ReadingKind } from '../craft/readings.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
-import { type PresentReading, presentReading, presentValue } from '../gains/present-reading.ts';
+import { type MovedSinceRead, movedSinceRead, presentValue } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';
-import { bareShaftEvidence } from '../bare-shaft/bare-shaft-evidence.ts';
+import { bareShaftShot, sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
 import { type FacetProgress, facetProgress, missingReadings } from './facet-progress.ts';
 import { stringSchedule } from './string-schedule.ts';
 import {
@@ -238,33 +238,31 @@ function worstOutOfBand(
 }
 
 /** A reading last seen out of band and moved since: what should have brought it in is not yet seen. */
-function movedIntoBand(state: BowState, stepId: StepId): PresentReading | null {
+function movedIntoBand(state: BowState, stepId: StepId): MovedSinceRead | null {
   for (const id of STEP_TARGETS[stepId] ?? []) {
     const target = targetFor(state, id);
-    const present = id === 'tiller' ? null : presentReading(state, id);
-    if (target === null || present === null || present.fresh) continue;
+    const moved = id === 'tiller' ? null : movedSinceRead(state, id);
+    if (target === null || moved === null || moved.movedBy.length === 0) continue;
     if (!judges(state, id, target)) continue;
-    if (beyondBand(present.measured.mean, countedBand(state, id, target)) !== 0) return present;
+    if (beyondBand(moved.measured.mean, countedBand(state, id, target)) !== 0) return moved;
   }
   return null;
 }
 
 function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
-  const vertical = bareShaftEvidence(state, 'bareShaftVertical');
-  const lateral = bareShaftEvidence(state, 'bareShaftLateral');
-  const upsetBy = [...new Set([...vertical.upsetBy, ...lateral.upsetBy])];
-  const begun = vertical.everShot && vertical.verdict !== null;
-  const base = { step, clearedAt: null, upsetBy, missing: [], begun };
-  if (!vertical.everShot || vertical.verdict === null)
+  const vertical = bareShaftShot(state, 'bareShaftVertical');
+  const lateral = bareShaftShot(state, 'bareShaftLateral');
+  const upsetBy = [...new Set([...(vertical?.upsetBy ?? []), ...(lateral?.upsetBy ?? [])])];
+  const base = { step, clearedAt: null, upsetBy, missing: [], begun: vertical !== null };
+  if (vertical === null || lateral === null)
     return { ...base, state: 'toDo', because: { kind: 'notBegun' } };
   if (upsetBy.length > 0) {
     const both = vertical.upsetBy.length > 0 && lateral.upsetBy.length > 0;
     const axes = both ? 'all' : vertical.upsetBy.length > 0 ? 'vertical' : 'lateral';
     return { ...base, state: 'stale', because: { kind: 'upset', axes, by: upsetBy } };
   }
-  const { up, outward, done } = vertical.verdict;
+  const { up, outward, done, seen } = sessionVerdict(state, vertical.session);
   if (done) return { ...base, state: 'holds', because: { kind: 'cleared', shots: null } };
-  const { seen } = vertical.verdict;
   const isSeen = seen.up !== null || seen.outward !== null;
   if (up.call === 'inside' && outward.call === 'inside' && !isSeen)
     return { ...base, state: 'toDo', because: { kind: 'oneMoreEnd' } };
