@@ -91,17 +91,26 @@ export function mergeLog(
   return fresh.length === 0 ? known : [...known, ...fresh];
 }
 
-onDelivered(async (entries) => {
-  const bowId = entries[0]?.bowId;
-  if (bowId === undefined) return;
-  const path = logPath(bowId);
-  const merged = await mutate<LogResponse>(
-    path,
-    (known) =>
-      known === undefined ? known : whole(mergeLog(known.entries, entries), known.setAside),
-    { revalidate: false },
-  );
-  await keepNewer(path, entries);
-  // A bow just made was not on the server when its page first asked: ask again now that it is.
-  if (merged === undefined) await mutate(path);
+onDelivered({
+  show: async (entries) => {
+    const path = pathOf(entries);
+    if (path === null) return;
+    const merged = await mutate<LogResponse>(
+      path,
+      (known) =>
+        known === undefined ? known : whole(mergeLog(known.entries, entries), known.setAside),
+      { revalidate: false },
+    );
+    // A bow just made was not on the server when its page first asked: ask again now that it is.
+    if (merged === undefined) await mutate(path);
+  },
+  keep: async (entries) => {
+    const path = pathOf(entries);
+    if (path !== null) await keepNewer(path, entries);
+  },
 });
+
+/** One request tells of one bow. */
+function pathOf([first]: readonly LoggedEntry[]): string | null {
+  return first === undefined ? null : logPath(first.bowId);
+}

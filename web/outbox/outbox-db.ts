@@ -141,9 +141,9 @@ function readRow(raw: unknown): Omit<KeptEntry, 'count'> | null {
   }
 }
 
-/** What the server has stored goes. */
+/** What the server has stored goes: where that is lost it is sent again, and found stored. */
 export async function dropStored(counts: readonly number[]): Promise<void> {
-  const tx = (await db()).transaction('waiting', 'readwrite', ON_DISK);
+  const tx = (await db()).transaction('waiting', 'readwrite');
   for (const count of counts) void tx.store.delete(count);
   await tx.done;
 }

@@ -51,18 +51,53 @@ describe('the outbox', () => {
     expect(woken).toBe(2);
   });
 
-  it('tells of what is stored before it leaves', async () => {
-    const seen: number[] = [];
-    box.onDelivered((entries) => {
-      seen.push(entries.length, box.outboxNow().waiting.length);
-      return Promise.resolve();
+  it('shows what is stored before it leaves, and says so before it is kept and tidied up', async () => {
+    const seen: [string, number][] = [];
+    const waiting = () => box.outboxNow().waiting.length;
+    box.onDelivered({
+      show: ({ length }) => Promise.resolve(void seen.push([`show ${length}`, waiting()])),
+      keep: async ({ length }) => {
+        seen.push([`keep ${length}`, waiting()]);
+        // Another tab may say meanwhile that something has changed.
+        await box.readOutbox();
+        seen.push(['read', waiting()]);
+      },
     });
     box.post([note(1), note(2)], 0);
     await kept(2);
     const [first] = box.sendable();
     await box.leave([first!], [stored(1)]);
-    expect(seen).toEqual([1, 2]);
+    expect(seen).toEqual([
+      ['show 1', 2],
+      ['keep 1', 1],
+      ['read', 1],
+    ]);
     expect(idsSendable()).toEqual([idOf(2)]);
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(2)]);
+  });
+
+  it('sends again what was stored in a page that closed before it was kept beside its log', async () => {
+    let closed: () => void = () => undefined;
+    box.onDelivered({
+      show: () => Promise.resolve(),
+      keep: () =>
+        new Promise<void>((resolve) => {
+          closed = resolve;
+        }),
+    });
+    box.post([note(1)], 0);
+    await kept(1);
+    const leaving = box.leave(box.sendable(), [stored(1)]);
+    await vi.waitFor(() => {
+      expect(box.outboxNow().waiting).toEqual([]);
+    }, PATIENT);
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(1)]);
+    closed();
+    await leaving;
   });
 
   it('holds back what was refused until it is tried again', async () => {

@@ -37,7 +37,18 @@ export interface Outbox {
 let outbox: Outbox = { waiting: [], unreadable: [] };
 const listeners = new Set<() => void>();
 const channel = 'BroadcastChannel' in globalThis ? new BroadcastChannel('keen-limb-outbox') : null;
-let deliver: (entries: readonly LoggedEntry[]) => Promise<void> = () => Promise.resolve();
+/** What is done with entries the server has stored. */
+interface Delivery {
+  /** Puts them where the page looks; resolves once they are there. */
+  readonly show: (entries: readonly LoggedEntry[]) => Promise<void>;
+  /** Keeps them for when the server cannot be asked. */
+  readonly keep: (entries: readonly LoggedEntry[]) => Promise<void>;
+}
+
+const toNobody = () => Promise.resolve();
+let delivery: Delivery = { show: toNobody, keep: toNobody };
+/** Stored and shown, but still in the browser's database: nobody is to see them wait again. */
+const leaving = new Set<string>();
 let wake: () => void = () => undefined;
 
 export function subscribeOutbox(listener: () => void): () => void {
@@ -49,9 +60,9 @@ export function outboxNow(): Outbox {
   return outbox;
 }
 
-/** Called with what the server has stored, before it leaves the outbox; in every tab. */
-export function onDelivered(listener: (entries: readonly LoggedEntry[]) => Promise<void>): void {
-  deliver = listener;
+/** Asked with what the server has stored, before it leaves the outbox: shown in every tab, kept by one. */
+export function onDelivered(listener: Delivery): void {
+  delivery = listener;
 }
 
 /** Called when there is something new to send. */
@@ -139,7 +150,9 @@ export function sendable(): readonly Waiting[] {
 export async function readOutbox(): Promise<void> {
   try {
     const { entries, unreadable } = await readKept();
-    const kept = entries.map((one): Waiting => ({ key: keyOf(one.entry), ...one }));
+    const kept = entries
+      .map((one): Waiting => ({ key: keyOf(one.entry), ...one }))
+      .filter(({ key }) => !leaving.has(key));
     const known = new Set(kept.map((one) => one.key));
     const inPage = outbox.waiting.filter((one) => one.count === null && !known.has(one.key));
     show({ waiting: [...kept, ...inPage].toSorted(asTaken), unreadable });
@@ -154,18 +167,25 @@ function asTaken(one: Waiting, other: Waiting): number {
   return ms(one) === ms(other) ? 0 : ms(one) - ms(other);
 }
 
-/** The server has stored these: all tabs learn of it before they leave the outbox. */
+/**
+ * The server has stored these: all tabs learn of it before they leave the outbox, and this page says so
+ * before the browser has tidied up. They stay in its database until they are kept beside the log they
+ * belong to, so that a page closed in between has them all the same.
+ */
 export async function leave(
   sent: readonly Waiting[],
   stored: readonly LoggedEntry[],
 ): Promise<void> {
-  await deliver(stored);
+  await delivery.show(stored);
   tell({ kind: 'delivered', entries: stored });
+  const gone = new Set(sent.map((one) => one.key));
+  for (const key of gone) leaving.add(key);
+  show({ ...outbox, waiting: outbox.waiting.filter((one) => !gone.has(one.key)) });
+  await delivery.keep(stored);
   await dropStored(sent.flatMap(({ count }) => (count === null ? [] : [count]))).catch(() => {
     // It will be sent again and found stored.
   });
-  const gone = new Set(sent.map((one) => one.key));
-  show({ ...outbox, waiting: outbox.waiting.filter((one) => !gone.has(one.key)) });
+  for (const key of gone) leaving.delete(key);
   tell({ kind: 'changed' });
 }
 
@@ -230,7 +250,7 @@ function tell(told: Told): void {
 
 if (channel !== null)
   channel.onmessage = ({ data }: MessageEvent<Told>) => {
-    if (data.kind === 'delivered') void deliver(data.entries);
+    if (data.kind === 'delivered') void delivery.show(data.entries);
     else void readOutbox().then(wake);
   };
 
