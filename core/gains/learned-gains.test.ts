@@ -158,6 +158,25 @@ describe('learnedGains of one bow', () => {
     expect(gain.changes).toBe(0);
   });
 
+  it('counts the pairs of readings between which a control really moved', () => {
+    const log = new BowLog();
+    log.change('twists', 3);
+    log.read('braceHeight', 215);
+    log.change('twists', 2);
+    log.read('braceHeight', 217);
+    log.read('braceHeight', 217);
+    log.change('twists', 1);
+    log.change('topBolt', 0.5);
+    log.change('twists', -1);
+    log.read('braceHeight', 217);
+    log.change('twists', 1);
+    log.change('twists', 1);
+    log.read('braceHeight', 219);
+    log.change('twists', 1);
+    expect(gainOf(log.state, 'braceHeight', 'twists')?.changes).toBe(2);
+    expect(gainOf(log.state, 'braceHeight', 'topBolt')?.changes).toBe(1);
+  });
+
   it('never learns a twist that lowers the brace, whatever the readings say', () => {
     const log = new BowLog().settle();
     log.change('twists', 4);

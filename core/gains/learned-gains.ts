@@ -107,14 +107,14 @@ function changesSeen(state: BowState, kind: ReadingKind, control: Control): numb
   const readings = (state.readings.get(kind) ?? []).filter(
     ({ under }) => !isPlaneResponse(kind) || ofTheseLimbs.has(under.stringTurn),
   );
-  let seen = 0;
-  for (let i = 1; i < readings.length; i += 1) {
-    const from = readings[i - 1]!.index;
-    const to = readings[i]!.index;
-    const net = state.changes
-      .filter((one) => one.control === control && one.index > from && one.index < to)
-      .reduce((sum, { amount }) => sum + amount, 0);
-    if (net !== 0) seen += 1;
+  // Readings and changes are both in log order: walked side by side.
+  const changes = state.changes.filter((one) => one.control === control);
+  let [seen, net, next] = [0, 0, 0];
+  for (const [at, { index }] of readings.entries()) {
+    for (; next < changes.length && changes[next]!.index < index; next += 1)
+      net += changes[next]!.amount;
+    if (at > 0 && net !== 0) seen += 1;
+    net = 0;
   }
   return seen;
 }

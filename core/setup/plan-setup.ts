@@ -93,7 +93,6 @@ const STANDING: Candidate = { twists: 0, top: 0, bottom: 0 };
 class MoveSearch {
   private readonly state: BowState;
   private readonly moves: readonly Candidate[];
-  private readonly kinds: Int8Array;
   /** Which moves beat standing still, cheapest first: limits refuse hundreds of them one after the other. */
   private readonly inOrder: Int32Array;
   private readonly brace: SetupGoal | null;
@@ -107,26 +106,24 @@ class MoveSearch {
     this.brace =
       goals.find(({ id, target }) => id === 'braceHeight' && target.limit !== null) ?? null;
     this.moves = candidates(state, goals);
-    const settled = new Map<number, readonly SettledGoal[]>();
     const base = state.positions.twists;
-    const goalsAt = (twists: number): readonly SettledGoal[] => {
-      const known = settled.get(twists);
-      if (known !== undefined) return known;
-      const special = twistCovariate(twists, base);
-      const fresh = goals.map((goal) => settleTwists(goal, twists, special));
-      settled.set(twists, fresh);
-      return fresh;
-    };
+    const goalsAt = (twists: number) =>
+      goals.map((goal) => settleTwists(goal, twists, twistCovariate(twists, base)));
     const isWeighed = goals.some(({ id }) => id === 'drawWeight');
-    const costs = Float64Array.from(
-      this.moves,
-      (move) => missOf(goalsAt(move.twists), move.top, move.bottom) + movementCost(move, isWeighed),
-    );
-    this.kinds = Int8Array.from(this.moves, kindOf);
     const standing = missOf(goalsAt(0), 0, 0);
-    this.inOrder = Int32Array.from(costs.keys())
-      .filter((index) => costs[index]! < standing)
-      .sort((one, other) => costs[one]! - costs[other]!);
+    const costs = new Float64Array(this.moves.length);
+    const inOrder: number[] = [];
+    let settled = goalsAt(0);
+    let settledAt = 0;
+    for (const [index, move] of this.moves.entries()) {
+      // Moves of the same twists stand together.
+      if (move.twists !== settledAt) settled = goalsAt(move.twists);
+      settledAt = move.twists;
+      const cost = missOf(settled, move.top, move.bottom) + movementCost(move, isWeighed);
+      costs[index] = cost;
+      if (cost < standing) inOrder.push(index);
+    }
+    this.inOrder = Int32Array.from(inOrder).sort((one, other) => costs[one]! - costs[other]!);
     this.limitNow = this.beyondLimit(STANDING);
     this.limitChance = LIMIT_CHANCE[this.isJustOutside() ? 'justOutside' : 'usual'];
   }
@@ -148,8 +145,7 @@ class MoveSearch {
   find(notKind: number | null): Candidate | null {
     for (const index of this.inOrder) {
       const move = this.moves[index]!;
-      if (this.kinds[index] !== notKind && this.insideLimit(move) && this.isAllowed(move))
-        return move;
+      if (kindOf(move) !== notKind && this.insideLimit(move) && this.isAllowed(move)) return move;
     }
     return null;
   }
