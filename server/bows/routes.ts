@@ -61,6 +61,7 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
           entries[index]?.taken === undefined ? withoutTaken(entry) : entry,
         ),
       } satisfies AppendResponse);
+      foldAhead(queries, bowId);
     })
     .all(onlyMethods('GET', 'POST'));
 
@@ -80,6 +81,14 @@ export function bowRoutes(queries: EntryQueries, nowMs: () => number): Router {
     .all(onlyMethods('GET'));
 
   return router;
+}
+
+/** The next entry is checked against what this one made of the bow: folded while nobody waits for it. */
+function foldAhead(queries: EntryQueries, bowId: string): void {
+  setImmediate()
+    .then(() => queries.stateOf(bowId))
+    // Whoever asks next hears what is wrong; a record closed meanwhile is asked nothing more.
+    .catch(() => undefined);
 }
 
 /** Bow by bow, with a turn for other requests in between: hundreds of bows must not hold up a shot. */

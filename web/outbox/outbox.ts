@@ -155,10 +155,28 @@ export async function readOutbox(): Promise<void> {
       .filter(({ key }) => !leaving.has(key));
     const known = new Set(kept.map((one) => one.key));
     const inPage = outbox.waiting.filter((one) => one.count === null && !known.has(one.key));
-    show({ waiting: [...kept, ...inPage].toSorted(asTaken), unreadable });
+    const next = { waiting: [...kept, ...inPage].toSorted(asTaken), unreadable };
+    // Mostly it is what is shown already: nothing is drawn for it again.
+    if (!isSame(outbox, next)) show(next);
   } catch (error) {
     noteStorage(isFull(error) ? 'full' : 'forbidden');
   }
+}
+
+function isSame(one: Outbox, other: Outbox): boolean {
+  if (one.unreadable.length > 0 || other.unreadable.length > 0) return false;
+  return (
+    one.waiting.length === other.waiting.length &&
+    one.waiting.every((waiting, at) => {
+      const then = other.waiting[at];
+      return (
+        waiting.key === then?.key &&
+        waiting.count === then.count &&
+        waiting.refused?.code === then.refused?.code &&
+        waiting.entry.taken?.ms === then.entry.taken?.ms
+      );
+    })
+  );
 }
 
 /** What opens a session is sent before its shots, wherever each of them is kept. */
