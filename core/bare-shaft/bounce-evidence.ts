@@ -2,7 +2,7 @@ import { HALF_90 } from '../numeric/half-90.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { sittingsBefore } from '../log/sitting.ts';
 import type { BareShaftBlock } from './bare-shaft-blocks.ts';
-import { type BounceOdds, bounceOdds, type HeightShot } from './bounce.ts';
+import { areToldApart, type BounceOdds, bounceOdds, type HeightShot } from './bounce.ts';
 import { FEWEST_EACH, offsetHalfWidthMm, offsetPosterior } from '../groups/offset-posterior.ts';
 import { scatterPrior } from '../groups/scatter-history.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
@@ -15,21 +15,24 @@ export function bounceEvidence(
   blocks: readonly BareShaftBlock[],
   presentLevel: number,
 ): { readonly odds: BounceOdds; readonly of: ReadonlyMap<BareShaftBlock, number> } {
-  const judged: { block: BareShaftBlock; height: HeightShot }[] = [];
-  for (const block of blocks) {
-    const height = block.level === presentLevel ? heightOf(state, block) : null;
-    if (height !== null) judged.push({ block, height });
-  }
-  const odds = bounceOdds(
-    judged.map(({ height }) => height),
-    state.moved.get('nockingPoint') ?? 0,
+  const judged = blocks.filter(
+    ({ level, fletched, bare }) =>
+      level === presentLevel && fletched.count >= FEWEST_EACH && bare.count >= FEWEST_EACH,
   );
-  return { odds, of: new Map(judged.map(({ block }, index) => [block, odds.at[index]!])) };
+  // Most bows are shot at one height: then nothing is weighed.
+  const heights = areToldApart(judged.map(heightMmOf))
+    ? judged.map((block) => heightOf(state, block))
+    : [];
+  const odds = bounceOdds(heights, state.moved.get('nockingPoint') ?? 0);
+  return { odds, of: new Map(judged.map((block, index) => [block, odds.at[index] ?? 0])) };
 }
 
-function heightOf(state: BowState, block: BareShaftBlock): HeightShot | null {
+function heightMmOf({ moved }: BareShaftBlock): number {
+  return moved.get('nockingPoint') ?? 0;
+}
+
+function heightOf(state: BowState, block: BareShaftBlock): HeightShot {
   const { fletched, bare, session, endNumbers } = block;
-  if (fletched.count < FEWEST_EACH || bare.count < FEWEST_EACH) return null;
   const earlier = sittingsBefore(state, session);
   const posterior = offsetPosterior(
     {
@@ -43,7 +46,7 @@ function heightOf(state: BowState, block: BareShaftBlock): HeightShot | null {
     scatterPrior(earlier, REFERENCE_DISTANCE_M, 'upMm', session.openedAt),
   );
   return {
-    heightMm: block.moved.get('nockingPoint') ?? 0,
+    heightMm: heightMmOf(block),
     upMm: posterior.centreMm,
     sdMm: offsetHalfWidthMm(posterior) / HALF_90,
     ends: endNumbers.length,

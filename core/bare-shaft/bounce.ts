@@ -49,10 +49,9 @@ export interface BounceOdds {
  * @param presentMm where the nocking point stands now
  */
 export function bounceOdds(heights: readonly HeightShot[], presentMm: number): BounceOdds {
-  const different = new Set(heights.map(({ heightMm }) => heightMm)).size;
-  if (different < FEWEST_HEIGHTS)
-    return { now: 0, at: heights.map(() => 0), thresholdMm: null, chanceAt: () => 0 };
   const all = heights.map(({ heightMm }) => heightMm);
+  if (!areToldApart(all))
+    return { now: 0, at: heights.map(() => 0), thresholdMm: null, chanceAt: () => 0 };
   const low = Math.min(...all) - THRESHOLD_REACH_MM.below;
   const high = Math.max(...all) + THRESHOLD_REACH_MM.above;
   const thresholds: number[] = [Number.NEGATIVE_INFINITY];
@@ -81,6 +80,11 @@ export function bounceOdds(heights: readonly HeightShot[], presentMm: number): B
             .reduce((sum, threshold, index) => sum + (threshold * odds[index + 1]!) / some, 0),
     chanceAt: above,
   };
+}
+
+/** Whether so many different heights were shot that something can be said of a bounce. */
+export function areToldApart(heightsMm: readonly number[]): boolean {
+  return new Set(heightsMm).size >= FEWEST_HEIGHTS;
 }
 
 function logLikelihood(heights: readonly HeightShot[], thresholdMm: number): number {

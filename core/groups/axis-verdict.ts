@@ -81,12 +81,15 @@ export function axisVerdict(
   const posterior = look(ends.length);
   if (posterior === null) return { ...NOTHING_YET, toleranceMm };
   const odds = toleranceOdds(posterior, toleranceMm);
-  const [last, before] = [wholeEnds, wholeEnds - 1].map((count) => {
-    const seen = count === ends.length ? posterior : count < 1 ? null : look(count);
-    return seen === null ? null : toleranceOdds(seen, toleranceMm);
-  });
+  /** The last two whole ends, each as it looked then. */
+  const looks = () =>
+    [wholeEnds, wholeEnds - 1].map((count) => {
+      const seen = count === ends.length ? posterior : count < 1 ? null : look(count);
+      return seen === null ? null : toleranceOdds(seen, toleranceMm);
+    });
+  // Nothing is looked back at where it does not hold now.
   const holds = (side: 'plus' | 'minus') =>
-    [odds, last, before].every((one) => one != null && one[side] >= OUT_HOLDS_AT);
+    odds[side] >= OUT_HOLDS_AT && looks().every((one) => one !== null && one[side] >= OUT_HOLDS_AT);
   return {
     call: callOf(odds),
     holds: holds('plus') || holds('minus'),
