@@ -57,7 +57,7 @@ const NEVER_TOGETHER: readonly {
 function saidOf(log: BowLog): Said | null {
   const state = foldLog(log.log);
   if (state === null) return null;
-  const { verdict } = bareShaftEvidence(state, 'bareShaftLateral');
+  const { verdict } = bareShaftEvidence(state);
   if (verdict === null) return null;
   const steps = stepStates(state);
   const move = speakMoveOrNull(state, nextMove(state, log.nowMs));

@@ -166,7 +166,7 @@ function isAside(state: BowState, move: Move, nowMs: number): boolean {
 function moveForStep(state: BowState, status: StepStatus): Move | null {
   const { step } = status;
   if (step.clearing.by === 'verdict') {
-    const { session, verdict } = bareShaftEvidence(state, 'bareShaftVertical');
+    const { session, verdict } = bareShaftEvidence(state);
     return bareShaftMove(state, session, verdict);
   }
   if (status.missing.length > 0) return countMove(state, status) ?? measureMove(status);

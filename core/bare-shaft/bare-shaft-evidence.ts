@@ -11,7 +11,7 @@ import {
   shotsSpeakingFor,
 } from './bare-shaft-verdict.ts';
 import { aimWanderOdds, scatterPrior } from '../groups/scatter-history.ts';
-import { wholeEndNumbers } from './whole-ends.ts';
+import { wholeEndNumbers } from '../groups/whole-ends.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceForPair } from '../log/once-for.ts';
 import { partsOf, sittingOf, sittings, sittingsBefore } from '../log/sitting.ts';
@@ -127,37 +127,34 @@ export function sessionPriors(state: BowState, session: ShootingSession) {
   return { outward: prior('outwardMm'), up: prior('upMm') };
 }
 
-/** The newest session with shots, and what was changed since for one facet of the bare-shaft step. */
-export interface BareShaftShot {
-  readonly session: ShootingSession;
-  /** Changes that emptied an axis that had been shot; stale while no new shots stand. */
-  readonly upsetBy: readonly Upset[];
-}
-
-/** Null before any was shot. No shot is weighed for it. */
-export function bareShaftShot(state: BowState, facet: BareShaftFacet): BareShaftShot | null {
-  const session = sittings(state).findLast(
-    ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
+/** The newest sitting with bare shafts shot; null before any was. No shot is weighed for it. */
+export function newestBareShaft(state: BowState): ShootingSession | null {
+  return (
+    sittings(state).findLast(
+      ({ sessionKind, shots }) => sessionKind === 'bareShaft' && shots.length > 0,
+    ) ?? null
   );
-  if (session === undefined) return null;
-  const speaking = shotsSpeakingFor(facet, session, state.upsets);
-  const lastShotIndex = session.shots.at(-1)?.index ?? -1;
-  const shotBy = speaking.length > 0 ? lastShotIndex : firstBareIndex(session);
-  const upsetBy = state.upsets.filter((doubt) => doubt.index > shotBy && upsets(doubt, facet));
-  return { session, upsetBy };
 }
 
-/** What the shots say now, judged: of the newest session with shots. */
-export interface BareShaftEvidence {
+/** Changes that emptied a facet that had been shot; stale while no new shots stand. */
+export function upsetSinceShot(
+  { upsets: doubts }: BowState,
+  session: ShootingSession,
+  facet: BareShaftFacet,
+): readonly Upset[] {
+  const lastShotIndex = session.shots.at(-1)?.index ?? -1;
+  const isSpoken = shotsSpeakingFor(facet, session, doubts).length > 0;
+  const shotBy = isSpoken ? lastShotIndex : firstBareIndex(session);
+  return doubts.filter((doubt) => doubt.index > shotBy && upsets(doubt, facet));
+}
+
+/** The newest sitting with bare shafts shot, judged. */
+export function bareShaftEvidence(state: BowState): {
   readonly session: ShootingSession | null;
   readonly verdict: BareShaftVerdict | null;
-  readonly upsetBy: readonly Upset[];
-}
-
-export function bareShaftEvidence(state: BowState, facet: BareShaftFacet): BareShaftEvidence {
-  const shot = bareShaftShot(state, facet);
-  if (shot === null) return { session: null, verdict: null, upsetBy: [] };
-  return { ...shot, verdict: sessionVerdict(state, shot.session) };
+} {
+  const session = newestBareShaft(state);
+  return { session, verdict: session === null ? null : sessionVerdict(state, session) };
 }
 
 function firstBareIndex(session: ShootingSession): number {

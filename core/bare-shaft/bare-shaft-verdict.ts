@@ -3,7 +3,7 @@ import type { FacetId } from '../craft/steps.ts';
 import { type Upset, upsets } from '../craft/upsets.ts';
 import { type AxisPrior, type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
 import { axisEnds } from '../groups/axis-ends.ts';
-import { wholeEndNumbers } from './whole-ends.ts';
+import { wholeEndNumbers } from '../groups/whole-ends.ts';
 import { jointFactorOdds, SCATTER_FACTORS } from '../groups/offset-posterior.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import type { EvidenceSource } from './evidence.ts';

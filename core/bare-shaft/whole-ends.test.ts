@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { bowFor, type BowLog, SIX_FLETCHED } from '../fixtures/bow-log.ts';
 import { bareShaftDecision } from './bare-shaft-decision.ts';
 import { sessionVerdict } from './bare-shaft-evidence.ts';
-import { wholeEndNumbers } from './whole-ends.ts';
+import { wholeEndNumbers } from '../groups/whole-ends.ts';
 
 const BARE = [
   [88, 1],

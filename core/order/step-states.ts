@@ -4,7 +4,11 @@ import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
 import { type MovedSinceRead, movedSinceRead, presentValue } from '../gains/present-reading.ts';
 import type { AxisVerdict } from '../groups/axis-verdict.ts';
-import { bareShaftShot, sessionVerdict } from '../bare-shaft/bare-shaft-evidence.ts';
+import {
+  newestBareShaft,
+  sessionVerdict,
+  upsetSinceShot,
+} from '../bare-shaft/bare-shaft-evidence.ts';
 import { type FacetProgress, facetProgress, missingReadings } from './facet-progress.ts';
 import { stringSchedule } from './string-schedule.ts';
 import {
@@ -250,18 +254,18 @@ function movedIntoBand(state: BowState, stepId: StepId): MovedSinceRead | null {
 }
 
 function bareShaftStatus(state: BowState, step: StepFacts): StepStatus {
-  const vertical = bareShaftShot(state, 'bareShaftVertical');
-  const lateral = bareShaftShot(state, 'bareShaftLateral');
-  const upsetBy = [...new Set([...(vertical?.upsetBy ?? []), ...(lateral?.upsetBy ?? [])])];
-  const base = { step, clearedAt: null, upsetBy, missing: [], begun: vertical !== null };
-  if (vertical === null || lateral === null)
-    return { ...base, state: 'toDo', because: { kind: 'notBegun' } };
+  const session = newestBareShaft(state);
+  const vertical = session === null ? [] : upsetSinceShot(state, session, 'bareShaftVertical');
+  const lateral = session === null ? [] : upsetSinceShot(state, session, 'bareShaftLateral');
+  const upsetBy = [...new Set([...vertical, ...lateral])];
+  const base = { step, clearedAt: null, upsetBy, missing: [], begun: session !== null };
+  if (session === null) return { ...base, state: 'toDo', because: { kind: 'notBegun' } };
   if (upsetBy.length > 0) {
-    const both = vertical.upsetBy.length > 0 && lateral.upsetBy.length > 0;
-    const axes = both ? 'all' : vertical.upsetBy.length > 0 ? 'vertical' : 'lateral';
+    const both = vertical.length > 0 && lateral.length > 0;
+    const axes = both ? 'all' : vertical.length > 0 ? 'vertical' : 'lateral';
     return { ...base, state: 'stale', because: { kind: 'upset', axes, by: upsetBy } };
   }
-  const { up, outward, done, seen } = sessionVerdict(state, vertical.session);
+  const { up, outward, done, seen } = sessionVerdict(state, session);
   if (done) return { ...base, state: 'holds', because: { kind: 'cleared', shots: null } };
   const isSeen = seen.up !== null || seen.outward !== null;
   if (up.call === 'inside' && outward.call === 'inside' && !isSeen)

@@ -4,7 +4,7 @@ import { type AxisVerdict, axisVerdict } from '../groups/axis-verdict.ts';
 import { axisEnds } from '../groups/axis-ends.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 import { aimWanderOdds, scatterPrior } from '../groups/scatter-history.ts';
-import { wholeEndNumbers } from '../bare-shaft/whole-ends.ts';
+import { wholeEndNumbers } from '../groups/whole-ends.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { shotsSinceUpset } from '../log/shots-since-upset.ts';

@@ -7,7 +7,7 @@ import { stopsOf } from '#core/limits/stops.ts';
 import { BARE_SHAFT_AXES, type BareShaftAxis } from '#core/priors/prior-gains.ts';
 import type { BowState } from '#core/log/bow-state.ts';
 import type { AxisVerdict } from '#core/groups/axis-verdict.ts';
-import { bareShaftEvidence } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { bareShaftEvidence, newestBareShaft } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import type { MoveBecause } from '#core/advice/move-because.ts';
 import type { Move } from '#core/advice/move.ts';
 import { nextMove } from '#core/advice/next-move.ts';
@@ -91,7 +91,7 @@ function upsetData(upset: Upset): unknown {
 }
 
 function verdictAnswer(state: BowState): unknown {
-  const { session, verdict } = bareShaftEvidence(state, 'bareShaftLateral');
+  const { session, verdict } = bareShaftEvidence(state);
   if (session === null || verdict === null) return null;
   return {
     sessionId: session.sessionId,
@@ -187,7 +187,7 @@ function valueData(
 }
 
 function remediesAnswer(state: BowState): unknown {
-  const { session } = bareShaftEvidence(state, 'bareShaftLateral');
+  const session = newestBareShaft(state);
   if (session === null) return null;
   const axis = (one: BareShaftAxis) =>
     remediesFor(state, session, one).map(({ amounts, before, after, worth, reversible }) => ({

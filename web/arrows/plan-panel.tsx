@@ -1,5 +1,5 @@
 import { useMemo, useState } from 'react';
-import { bareShaftEvidence, endsSpeaking } from '#core/bare-shaft/bare-shaft-evidence.ts';
+import { endsSpeaking, newestBareShaft } from '#core/bare-shaft/bare-shaft-evidence.ts';
 import { nextArrowStep, type ShaftThereIs } from '#core/arrows/arrow-steps.ts';
 import type { MatchModel } from '#core/arrows/match-model.ts';
 import {
@@ -195,7 +195,7 @@ function NextOfPlan({
   readonly onShoot: () => void;
 }) {
   const step = useMemo(() => {
-    const { session } = bareShaftEvidence(state, 'bareShaftLateral');
+    const session = newestBareShaft(state);
     const endsShot = session === null ? 0 : endsSpeaking(state, session, 'bareShaftOutward');
     return nextArrowStep(state, model, { fitted, shafts, pointsG, endsShot });
   }, [state, model, fitted, shafts, pointsG]);

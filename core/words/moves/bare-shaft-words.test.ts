@@ -10,7 +10,7 @@ import { speakMove } from './speak-move.ts';
 /** Bare shafts 60 mm outward and 40 mm high of the fletched. */
 const log = bareShaftBow(60, 40);
 const { state } = log;
-const { session, verdict } = bareShaftEvidence(state, 'bareShaftLateral');
+const { session, verdict } = bareShaftEvidence(state);
 if (session === null || verdict === null) throw new Error('nothing was shot');
 const said = (because: MoveBecause) =>
   speakMove(state, { ...plainMove('bareShaft', because), key: 'k' });
