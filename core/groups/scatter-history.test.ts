@@ -3,7 +3,7 @@ import { BowLog } from '../fixtures/bow-log.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { defaultTolerance } from './default-tolerance.ts';
 import { AIM_WANDERS } from './ends-posterior.ts';
-import { aimWanderOdds, scatterPrior } from './scatter-history.ts';
+import { aimWanderOdds, ordinarySquares, scatterPrior } from './scatter-history.ts';
 
 /** Three ends of six, so far apart on each axis, aimed so far from each other. */
 function archer(acrossMm: number, upMm: number, aimMm = 0, ends = 3): BowLog {
@@ -53,5 +53,48 @@ describe('what earlier groups say of an archer', () => {
     const [still, wide] = [expected(archer(15, 15, 0, 8)), expected(archer(15, 15, 30, 8))];
     expect(still).toBeLessThan(0.4);
     expect(wide).toBeGreaterThan(0.8);
+  });
+
+  /** Ends of fletched shots along one axis, all at one distance. */
+  function squaresOf(ends: readonly (readonly number[])[], distanceM = 18, askedM = distanceM) {
+    const log = new BowLog();
+    const session = log.open(25, distanceM);
+    for (const [at, values] of ends.entries())
+      log.shots(
+        session,
+        at + 1,
+        'fletched',
+        values.map((outwardMm) => [outwardMm, 0] as const),
+      );
+    return ordinarySquares(log.state.sessions, askedM, 'outwardMm');
+  }
+
+  it('is an angle: half as far away it is half as wide', () => {
+    const ends = Array.from({ length: 4 }, () => [-20, 0, 20]);
+    expect(squaresOf(ends, 36).squares).toBeCloseTo(4 * 800, 6);
+    expect(squaresOf(ends, 36, 18).squares).toBeCloseTo(4 * 200, 6);
+    expect(squaresOf(ends, 36, 18).degrees).toBe(8);
+  });
+
+  it('takes for a flyer what lies 3.5 spreads from its end, the middle shots left out of the spread', () => {
+    const ends = Array.from({ length: 4 }, () => [-10, 0, 20]);
+    // Distances of 10, 20 and one more: their median is 15, 3.5 spreads are 78 mm.
+    const kept = squaresOf([...ends, [-10, 0, 60]]);
+    expect(kept.degrees).toBe(10);
+    expect(kept.squares).toBeCloseTo(4 * (1400 / 3) + 8600 / 3, 6);
+    const without = squaresOf([...ends, [-10, 0, 90]]);
+    expect(without.degrees).toBe(9);
+    expect(without.squares).toBeCloseTo(4 * (1400 / 3) + 50, 6);
+  });
+
+  it('leaves nothing out where most shots lie in one place', () => {
+    const { squares, degrees } = squaresOf([
+      [7, 7, 7],
+      [7, 7, 7],
+      [7, 7, 7],
+      [7, 7, 12],
+    ]);
+    expect(degrees).toBe(8);
+    expect(squares).toBeCloseTo(50 / 3, 6);
   });
 });

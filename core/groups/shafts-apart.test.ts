@@ -1,7 +1,7 @@
 import { inverse, Matrix } from 'ml-matrix';
 import { describe, expect, it } from 'vitest';
 import { SCATTER_FACTORS } from './offset-posterior.ts';
-import { shaftsApart } from './shafts-apart.ts';
+import { geometry, shaftsApart } from './shafts-apart.ts';
 import type { ShotSeen } from './shot-seen.ts';
 
 /** A scatter of 10 mm, known from twenty degrees of freedom. */
@@ -35,6 +35,17 @@ function ends(
 }
 
 describe('shaft by shaft', () => {
+  it('knows of each shot alone what it knows of all together', () => {
+    const shots = ends(4, ({ end }) => ({ block: end > 2 ? 1 : 0 }));
+    for (const k of SCATTER_FACTORS) {
+      const { own, projected } = geometry(shots, k, (end) => end / 6);
+      for (const at of shots.keys()) {
+        const alone = shots.map((_, index) => (index === at ? 1 : 0));
+        expect(own[at]).toBeCloseTo(projected(alone)[at]!, 12);
+      }
+    }
+  });
+
   it('good shafts are alike, over any number of ends', () => {
     for (const count of [1, 2, 3, 4, 6]) expect(judged(ends(count))).toEqual({ kind: 'alike' });
   });

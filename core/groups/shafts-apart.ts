@@ -249,7 +249,7 @@ function factorFit(
  * V⁻¹ with the middle of every setting taken out: times a vector, and its diagonal; and
  * −½ log |V||X′V⁻¹X|. Within an end V is k²I + c·11′, so that its inverse is (I − 11′c/(k² + cn))/k² (Sherman and Morrison).
  */
-function geometry(
+export function geometry(
   shots: readonly ShotSeen[],
   k: number,
   aimVariance: (end: number) => number,
