@@ -110,6 +110,21 @@ describe('stepStates', () => {
     expect(wordsOf(log, 'roughBrace')).toBe('holds');
   });
 
+  it('asks nothing for one odd reading among many that agree', () => {
+    const log = bowFor('right').settle();
+    for (let time = 0; time < 4; time += 1) log.read('braceHeight', 216, 216, 216);
+    log.add({
+      kind: 'targetSet',
+      reading: 'braceHeight',
+      low: 213,
+      high: 219,
+      name: 'quiet',
+      why: 'heard',
+    });
+    log.read('braceHeight', 220.5);
+    expect(wordsOf(log, 'roughBrace')).toBe('holds');
+  });
+
   it('says out of band, and outside the limits before that', () => {
     const log = bowFor('right').settle({ tillerTop: 190 });
     expect(wordsOf(log, 'roughTiller')).toBe('above band');

@@ -110,6 +110,18 @@ describe('the outbox', () => {
     expect(idsSendable()).toEqual([idOf(1), idOf(2)]);
   });
 
+  it('shows what another tab made of what waits here', async () => {
+    box.post([note(1)], 0);
+    await kept(1);
+    const { changeKept } = await import('./outbox-db.ts');
+    const [count] = box.sendable().flatMap((one) => one.count ?? []);
+    const refused = { code: 'shotTwice', words: 'There already.' };
+    await changeKept([count!], (one) => ({ ...one, refused }));
+    await box.readOutbox();
+    expect(box.outboxNow().waiting.map((one) => one.refused?.code)).toEqual(['shotTwice']);
+    expect(idsSendable()).toEqual([]);
+  });
+
   it('has all of it again in a page opened later, refusals included', async () => {
     box.post([note(1), note(2)], 0);
     await kept(2);
