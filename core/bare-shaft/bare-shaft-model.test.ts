@@ -111,4 +111,27 @@ describe('what bare shafts have shown of the bow', () => {
     expect(now - then).toBeGreaterThan(55);
     expect(now - then).toBeLessThan(65);
   });
+
+  /** The lower the nocking point, the lower bare shafts, against the rule: the tail bounces. */
+  function bouncing(between: (log: ReturnType<typeof bowFor>) => void = () => undefined) {
+    const log = bowFor('right');
+    const session = log.open();
+    shootEnd(log, session, 1, 60);
+    log.change('nockingPoint', -2);
+    shootEnd(log, session, 2, -20);
+    between(log);
+    log.change('nockingPoint', -2);
+    shootEnd(log, session, 3, -100);
+    return bareShaftModels(log.state).bareShaftUp;
+  }
+
+  it('learns no gain from heights at which the tail bounces', () => {
+    const model = bouncing();
+    expect(model.bounce?.now).toBeGreaterThan(0.8);
+    expect(gainOf(model).mean).toBeCloseTo(-20, 0);
+  });
+
+  it('compares heights on one rest only: another begins anew', () => {
+    expect(bouncing(fitRest).bounce?.now).toBe(0);
+  });
 });
