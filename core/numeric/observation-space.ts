@@ -42,17 +42,23 @@ export function fitAmongObservations(
   );
   const mean = priors.map((prior) => prior.mean);
   const covariance = spread.map((variance, i) => spread.map((_, j) => (i === j ? variance : 0)));
-  for (let i = 0; i < count; i += 1)
+  for (let i = 0; i < count; i += 1) {
+    // K⁻¹ X P, a row at a time: as many steps as solving takes, not as many again for every pair.
+    const solved = new Float64Array(width);
+    let weight = 0;
     for (let j = 0; j < count; j += 1) {
-      const weight = inverse.get(i, j);
-      for (let a = 0; a < width; a += 1) {
-        const through = weight * toColumns[i]![a]!;
-        if (through === 0) continue;
-        mean[a]! += through * surprise[j]!;
-        const row = covariance[a]!;
-        for (let b = 0; b < width; b += 1) row[b]! -= through * toColumns[j]![b]!;
-      }
+      const share = inverse.get(i, j);
+      weight += share * surprise[j]!;
+      const row = toColumns[j]!;
+      for (let b = 0; b < width; b += 1) solved[b]! += share * row[b]!;
     }
+    for (const [a, value] of toColumns[i]!.entries()) {
+      if (value === 0) continue;
+      mean[a]! += value * weight;
+      const row = covariance[a]!;
+      for (let b = 0; b < width; b += 1) row[b]! -= value * solved[b]!;
+    }
+  }
   return { mean, covariance };
 }
 
