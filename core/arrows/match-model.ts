@@ -4,6 +4,7 @@ import { landingMm } from '../bare-shaft/bare-shaft-outlook.ts';
 import { BUILD_STEP_SD_MM, bareShaftModels } from '../bare-shaft/bare-shaft-model.ts';
 import { defaultTolerance } from '../groups/default-tolerance.ts';
 import type { BowState } from '../log/bow-state.ts';
+import { combinationsOf } from '../numeric/normal-update.ts';
 import {
   type StudentMixture,
   studentMixtureCdf,
@@ -78,15 +79,13 @@ export function matchModel(state: BowState): MatchModel | null {
     return table === null ? null : { ...table, ...aim };
   }
   const rows = [model.rowNow, ...BY.map((by) => model.rowOf(new Map([[by, 1]])))];
-  const fits = model.fits.map(({ weight, degrees, posterior: { base, covariance } }): MatchFit => {
-    const through = rows.map((row) => covariance.map((column) => dot(column, row)));
-    return {
+  const fits = model.fits.map(
+    ({ weight, degrees, known }): MatchFit => ({
       weight,
       degrees,
-      mean: rows.map((row) => dot(row, base)),
-      covariance: rows.map((row) => through.map((column) => dot(row, column))),
-    };
-  });
+      ...combinationsOf(known, rows),
+    }),
+  );
   return { source: 'shots', from: fitted, fits, ...aim };
 }
 

@@ -1,12 +1,8 @@
 import { gainPriorsFor } from '../priors/gain-priors.ts';
 import type { Control } from '../craft/controls.ts';
-import {
-  combination,
-  fitGridLinear,
-  type GridLinearPosterior,
-  type LinearObservation,
-  type NormalPrior,
-} from '../numeric/grid-linear.ts';
+import { followLevel, type WalkObservation } from '../numeric/level-walk.ts';
+import type { NormalPrior } from '../numeric/normal-equations.ts';
+import { combinationOf, type JointNormal } from '../numeric/normal-update.ts';
 import type { StudentMixture } from '../numeric/student-mixture.ts';
 import type { BowState } from '../log/bow-state.ts';
 import { onceFor } from '../log/once-for.ts';
@@ -31,8 +27,8 @@ import {
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
 
-/** How far off bare shafts of a bow nobody has shot may be, mm at 18 m: one standard deviation. */
-const LEVEL_PRIOR_SD_MM = 100;
+/** How far off bare shafts of a bow nobody has shot may be, mm at 18 m. */
+const START_OF_LEVELS: NormalPrior = { mean: 0, sd: 100 };
 /**
  * A change without a known effect on an axis moves its bare shafts by about this, mm at 18 m: the
  * shots before it inform less, not nothing. Of two arrows whose parts are known only what the parts do not say
@@ -60,7 +56,8 @@ const CONTROLS: Readonly<Record<BareShaftAxis, readonly Control[]>> = {
 interface FactorFit {
   readonly weight: number;
   readonly degrees: number;
-  readonly posterior: GridLinearPosterior;
+  /** Of the columns of a row: what moves bare shafts, and last the present level. */
+  readonly known: JointNormal;
 }
 
 /** How bare shafts of one axis stand and answer, by everything this bow's log has shown. */
@@ -79,7 +76,8 @@ export const bareShaftModels = onceFor(fitBareShaftModels);
 
 /**
  * Bayesian linear regression of the offset of bare from fletched on the controls, block by block:
- * y = level + Σ gain · moved, with the gains' rules of thumb as priors. The scatter of each session
+ * y = level + Σ gain · moved, with the gains' rules of thumb as priors; the level walks on with every
+ * change whose effect no gain tells. The scatter of each session
  * is learned from its own groups and the archer's earlier ones; the factor k is on its grid, one for
  * both axes.
  */
@@ -109,30 +107,26 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
     const { ofBareShafts, ofSpineStep } = gainPriorsFor(state.bow);
     const ofArrow = axis === 'bareShaftOutward' ? (['spineSteps'] as const) : [];
     const columns: readonly MovedBy[] = [...controls, ...ofArrow];
-    const levels = levelsToldApart(cut[axis]);
     const priors: readonly NormalPrior[] = [
       ...controls.map((control) => ofBareShafts(axis, control, weightN)),
       ...ofArrow.map(() => ofSpineStep),
-      ...levels.map(({ sd }) => ({ mean: 0, sd })),
     ];
-    const row = (moved: ReadonlyMap<MovedBy, number>, level: number | null) => [
-      ...columns.map((by) => moved.get(by) ?? 0),
-      ...levels.map(({ from }) => (level !== null && from <= level ? 1 : 0)),
-    ];
+    const row = (moved: ReadonlyMap<MovedBy, number>) => columns.map((by) => moved.get(by) ?? 0);
+    const walked = walkedTo(cut[axis]);
     const fits = weights.map((weight, k): FactorFit => {
       const factor = SCATTER_FACTORS[k]!;
-      const observations = straight.flatMap(
-        ({ session, moved, level, ends }): readonly LinearObservation[] => {
+      const seen = straight.flatMap(
+        ({ session, moved, level, ends }): readonly WalkObservation[] => {
           const fit = fitEnds(ends, factor, scatter[axis].wander(session));
           if (fit === null) return [];
           const variance = scatter[axis].variance(session, k) * fit.varianceFactor;
-          return [{ row: row(moved, level), special: 0, y: fit.offsetMm, variance }];
+          return [{ row: row(moved), y: fit.offsetMm, variance, walked: walked(level) }];
         },
       );
       return {
         weight,
         degrees: scatter[axis].degrees(blocks.at(-1)?.session ?? null),
-        posterior: fitGridLinear(observations, priors, null),
+        known: followLevel(seen, priors, START_OF_LEVELS, walked(now.level)),
       };
     });
     return {
@@ -140,37 +134,20 @@ function fitBareShaftModels(state: BowState): Readonly<Record<BareShaftAxis, Bar
       controls,
       blocks,
       bounce: axis === 'bareShaftUp' ? bounce.odds : null,
-      rowNow: row(now.moved, now.level),
-      rowOf: (amounts) => row(amounts, null),
+      rowNow: [...row(now.moved), 1],
+      rowOf: (amounts) => [...row(amounts), 0],
     };
   };
   return { bareShaftOutward: model('bareShaftOutward'), bareShaftUp: model('bareShaftUp') };
 }
 
-/** A level, as a step from the one before it. */
-interface LevelFrom {
-  /** The lowest of the cut's levels that it stands for. */
-  readonly from: number;
-  readonly sd: number;
-}
-
-/**
- * The levels that shots tell apart, and the present one. Steps nobody shot between are one step, as
- * uncertain as all of them together: a bow changed a hundred times is no larger than its shots.
- */
-function levelsToldApart({
-  blocks,
-  now,
+/** How far from the first level another may lie, mm² at 18 m: the variances of the steps up to it. */
+function walkedTo({
   levelSteps,
-}: ReturnType<typeof bareShaftBlocks>): readonly LevelFrom[] {
-  const shot = [...new Set([...blocks.map(({ level }) => level), now.level])];
-  return shot
-    .toSorted((one, other) => one - other)
-    .map((from, index, all): LevelFrom => {
-      const steps = levelSteps.slice(index === 0 ? 0 : all[index - 1]!, from);
-      const variance = steps.reduce((sum, kind) => sum + LEVEL_STEP_SD_MM[kind] ** 2, 0);
-      return { from, sd: Math.sqrt(variance + (index === 0 ? LEVEL_PRIOR_SD_MM ** 2 : 0)) };
-    });
+}: Pick<ReturnType<typeof bareShaftBlocks>, 'levelSteps'>): (level: number) => number {
+  let variance = 0;
+  const upTo = [0, ...levelSteps.map((kind) => (variance += LEVEL_STEP_SD_MM[kind] ** 2))];
+  return (level) => upTo[level]!;
 }
 
 /** What each session says of the archer's scatter, for every factor of the grid. */
@@ -259,8 +236,8 @@ function archerBefore(state: BowState, session: ShootingSession, axis: BareShaft
 
 /** A linear combination of level and gains, as a mixture over the scatter factor. */
 export function bareShaftFigure(model: BareShaftModel, row: readonly number[]): StudentMixture {
-  return model.fits.map(({ weight, degrees, posterior }) => {
-    const [part] = combination(posterior, row, 0);
-    return { weight, degrees, mean: part!.mean, scale: part!.sd };
+  return model.fits.map(({ weight, degrees, known }) => {
+    const { mean, variance } = combinationOf(known, row);
+    return { weight, degrees, mean, scale: Math.sqrt(variance) };
   });
 }

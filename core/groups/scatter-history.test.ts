@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { seededUniform, standardNormal } from '../numeric/random.ts';
 import { defaultTolerance } from './default-tolerance.ts';
-import { AIM_WANDERS } from './ends-posterior.ts';
+import { AIM_WANDER_ODDS, AIM_WANDERS } from './ends-posterior.ts';
 import { aimWanderOdds, ordinarySquares, scatterPrior } from './scatter-history.ts';
 
 /** Three ends of six, so far apart on each axis, aimed so far from each other. */
@@ -53,6 +53,30 @@ describe('what earlier groups say of an archer', () => {
     const [still, wide] = [expected(archer(15, 15, 0, 8)), expected(archer(15, 15, 30, 8))];
     expect(still).toBeLessThan(0.4);
     expect(wide).toBeGreaterThan(0.8);
+  });
+
+  it('weighs every wander by the chance of the ends’ means about a middle nobody knows', () => {
+    const { sessions, lastAt } = archer(15, 15, 9, 3).state;
+    const sdMm = scatterPrior(sessions, 18, 'outwardMm', lastAt).sdMm;
+    const ends = [1, 2, 3].map((end) => {
+      const shots = sessions[0]!.shots.filter(({ endNumber }) => endNumber === end);
+      return shots.reduce((sum, { outwardMm }) => sum + outwardMm, 0) / shots.length;
+    });
+    // The middle is summed over, a millimetre at a time.
+    const chances = AIM_WANDERS.map((wander) => {
+      const sd = sdMm * Math.sqrt(1 / 6 + wander ** 2);
+      let sum = 0;
+      for (let middle = -400; middle <= 400; middle += 1)
+        sum += ends.reduce(
+          (all, mean) => (all * Math.exp(-(((mean - middle) / sd) ** 2) / 2)) / sd,
+          1,
+        );
+      return sum;
+    });
+    const odds = chances.map((chance, index) => AIM_WANDER_ODDS[index]! * chance);
+    const all = odds.reduce((sum, one) => sum + one, 0);
+    for (const [index, one] of aimWanderOdds(sessions, 'outwardMm').entries())
+      expect(one).toBeCloseTo(odds[index]! / all, 4);
   });
 
   /** Ends of fletched shots along one axis, all at one distance. */

@@ -106,66 +106,111 @@ function ofBothAxes<T>(of: (axis: ShotAxis) => T): Readonly<Record<ShotAxis, T>>
   return { outwardMm: of('outwardMm'), upMm: of('upMm') };
 }
 
-const openedMs = onceFor(({ openedAt }: ShootingSession) => instantMs(openedAt));
-
 /** What is a flyer, all sessions decide together. */
 const squaresPerMetre = onceFor((sessions: readonly ShootingSession[]) =>
   ofBothAxes((axis): readonly SessionSquares[] => {
-    const most = farthestOrdinary(sessions.flatMap((session) => endsPerMetre(session)[axis]));
-    return sessions.flatMap((session) => {
-      let squares = 0;
-      let degrees = 0;
-      for (const end of endsPerMetre(session)[axis]) {
-        const values = ordinaryOf(end, most);
-        if (values.length === 0) continue;
-        squares += squaresAboutMean(values);
-        degrees += values.length - 1;
-      }
-      return degrees === 0 ? [] : [{ atMs: openedMs(session), squares, degrees }];
-    });
+    const fletched = sessions.map((session) => fletchedPerMetre(session)[axis]);
+    const most = farthestOrdinary(fletched);
+    return fletched.map((one) => squaresWithin(one, most)).filter(({ degrees }) => degrees > 0);
   }),
 );
 
-/** The fletched shots of an end that count, along one axis. */
+function squaresWithin({ ends, distances, all }: FletchedShots, most: number): SessionSquares {
+  return (distances.at(-1) ?? 0) <= most
+    ? all
+    : squaresOf(
+        all.atMs,
+        ends.map((end) => ordinaryOf(end, most)),
+      );
+}
+
+function squaresOf(atMs: number, ends: readonly EndMoments[]): SessionSquares {
+  let squares = 0;
+  let degrees = 0;
+  for (const end of ends) {
+    squares += end.squares;
+    degrees += Math.max(0, end.count - 1);
+  }
+  return { atMs, squares, degrees };
+}
+
+/** The fletched shots of a session that count, along one axis. */
+interface FletchedShots {
+  readonly ends: readonly FletchedEnd[];
+  /** Of all ends, nearest first. */
+  readonly distances: Float64Array;
+  readonly all: SessionSquares;
+}
+
+/** Those of one end. */
 interface FletchedEnd {
   readonly values: readonly number[];
   readonly middle: number;
   /** From the middle, nearest first; of three shots one is the median: its distance, always 0, is left out. */
   readonly distances: readonly number[];
+  readonly all: EndMoments;
+}
+
+/** How many shots of an end, where they lie in the mean, and their squares about it. */
+interface EndMoments {
+  readonly count: number;
+  readonly mean: number;
+  readonly squares: number;
+}
+
+/** @throws RangeError for no values */
+function momentsOf(values: readonly number[]): EndMoments {
+  return { count: values.length, mean: meanOf(values), squares: squaresAboutMean(values) };
 }
 
 /** Fletched shots end by end, mm for each metre of distance. */
-const endsPerMetre = onceFor((session: ShootingSession) =>
-  ofBothAxes((axis): readonly FletchedEnd[] => {
-    const ends = new Map<number, number[]>();
+const fletchedPerMetre = onceFor((session: ShootingSession) =>
+  ofBothAxes((axis): FletchedShots => {
+    const byEnd = new Map<number, number[]>();
     for (const shot of session.shots) {
       if (shot.arrow !== 'fletched' || !isCounted(shot)) continue;
       const value = shot[axis] / shot.distanceM;
-      const values = ends.get(shot.endNumber);
-      if (values === undefined) ends.set(shot.endNumber, [value]);
+      const values = byEnd.get(shot.endNumber);
+      if (values === undefined) byEnd.set(shot.endNumber, [value]);
       else values.push(value);
     }
-    return [...ends.values()].map((values) => {
+    const ends = [...byEnd.values()].map((values): FletchedEnd => {
       const middle = medianOf(values);
       const distances = values
         .map((value) => Math.abs(value - middle))
         .toSorted((one, other) => one - other)
         .slice(1);
-      return { values, middle, distances };
+      return { values, middle, distances, all: momentsOf(values) };
     });
+    return {
+      ends,
+      distances: Float64Array.from(ends.flatMap(({ distances }) => distances)).sort(),
+      all: squaresOf(
+        instantMs(session.openedAt),
+        ends.map(({ all }) => all),
+      ),
+    };
   }),
 );
 
 /** How far from the middle of its end an ordinary shot lies at most; Infinity where too few tell. */
-function farthestOrdinary(ends: readonly FletchedEnd[]): number {
-  const distances = ends.flatMap((end) => end.distances);
+function farthestOrdinary(sessions: readonly FletchedShots[]): number {
+  const distances = new Float64Array(sessions.reduce((sum, one) => sum + one.distances.length, 0));
+  let from = 0;
+  for (const one of sessions) {
+    distances.set(one.distances, from);
+    from += one.distances.length;
+  }
   if (distances.length < FEWEST_HISTORY_DEGREES) return Infinity;
   const most = (ORDINARY_SPREADS * medianOf(distances)) / MEDIAN_DISTANCE;
   return most === 0 ? Infinity : most;
 }
 
-function ordinaryOf({ values, middle }: FletchedEnd, most: number): readonly number[] {
-  return values.filter((value) => Math.abs(value - middle) <= most);
+/** Of an end what lies within `most` of its middle: nearly always all of it, which is known already. */
+function ordinaryOf({ values, middle, distances, all }: FletchedEnd, most: number): EndMoments {
+  if ((distances.at(-1) ?? 0) <= most) return all;
+  const left = values.filter((value) => Math.abs(value - middle) <= most);
+  return left.length === 0 ? { count: 0, mean: middle, squares: 0 } : momentsOf(left);
 }
 
 /**
@@ -188,46 +233,54 @@ const wanderOdds = onceFor((earlier: readonly ShootingSession[]) =>
         : scatterPrior(earlier, REFERENCE_DISTANCE_M, axis, last.openedAt);
     if (degrees === 0) return AIM_WANDER_ODDS;
     const sdPerMetre = sdMm / REFERENCE_DISTANCE_M;
-    const sessions = earlier.map((session) => ordinaryEnds(session)[axis]);
+    const sessions = earlier.map((session) => aimChances(session)[axis]);
     return normaliseLogOdds(
       AIM_WANDERS.map(
-        (wander, index) =>
+        (_, index) =>
           Math.log(AIM_WANDER_ODDS[index]!) +
-          sessions.reduce((sum, ends) => sum + logChanceOfMeans(ends, sdPerMetre, wander), 0),
+          sessions.reduce((sum, chances) => sum + logChanceOf(chances[index]!, sdPerMetre), 0),
       ),
     );
   }),
 );
 
-/** What is left of the ends of one session by its own measure of a flyer: how many, and their mean. */
-const ordinaryEnds = onceFor((session: ShootingSession) =>
-  ofBothAxes((axis): readonly EndMean[] => {
-    const ends = endsPerMetre(session)[axis];
-    const most = farthestOrdinary(ends);
-    return ends.flatMap((end) => {
-      const values = ordinaryOf(end, most);
-      return values.length === 0 ? [] : [{ count: values.length, mean: meanOf(values) }];
-    });
+/** For each of AIM_WANDERS what a session's ends say of it, by its own measure of a flyer. */
+const aimChances = onceFor((session: ShootingSession) =>
+  ofBothAxes((axis): readonly AimChance[] => {
+    const fletched = fletchedPerMetre(session)[axis];
+    const most = farthestOrdinary([fletched]);
+    const ordinary = fletched.ends
+      .map((end) => ordinaryOf(end, most))
+      .filter(({ count }) => count > 0);
+    return AIM_WANDERS.map((wander) => aimChance(ordinary, wander));
   }),
 );
 
-interface EndMean {
-  readonly count: number;
-  readonly mean: number;
+/** The chance of end means about an unknown middle, but for the scatter: in units of it all are the same. */
+interface AimChance {
+  readonly logOfOne: number;
+  readonly squares: number;
 }
 
-/** log of the chance of end means about an unknown middle, up to a constant. */
-function logChanceOfMeans(ends: readonly EndMean[], sd: number, wander: number): number {
-  if (ends.length < 2) return 0;
+function aimChance(ends: readonly EndMoments[], wander: number): AimChance {
+  if (ends.length < 2) return { logOfOne: 0, squares: 0 };
   let [weight, sum, squares, logs] = [0, 0, 0, 0];
   for (const { count, mean } of ends) {
-    const precision = 1 / (sd ** 2 * (1 / count + wander ** 2));
+    const precision = 1 / (1 / count + wander ** 2);
     weight += precision;
     sum += precision * mean;
     squares += precision * mean ** 2;
     logs += Math.log(precision) / 2;
   }
-  return logs - Math.log(weight) / 2 - (squares - sum ** 2 / weight) / 2;
+  return {
+    logOfOne: logs - Math.log(weight) / 2,
+    squares: squares - sum ** 2 / weight,
+  };
+}
+
+/** log of the chance at a scatter, up to what is the same for every wander. */
+function logChanceOf({ logOfOne, squares }: AimChance, sd: number): number {
+  return logOfOne - squares / sd ** 2 / 2;
 }
 
 /** An archer of whom nothing is known yet, at 18 m: as wide as most, worth a few shots. */

@@ -28,6 +28,14 @@ describe('the scatter an archer has now', () => {
     expect(scatterNow([], 0)).toBeNull();
   });
 
+  it('takes two sessions of one day for twice as much, with what days differ by: hand-worked', () => {
+    const eight = { atMs: 0, squares: 8 * 400, degrees: 8 };
+    // ln σ² of one is uncertain by ψ′(4) + 0.04 = 0.32382, of two by half of it: ψ′(ν/2) ≈ 2/ν + 2/ν².
+    const degreesOf = (variance: number) => (1 + Math.sqrt(1 + 2 * variance)) / variance;
+    expect(scatterNow([eight], 0)!.degrees).toBeCloseTo(degreesOf(0.32382), 3);
+    expect(scatterNow([eight, eight], 0)!.degrees).toBeCloseTo(degreesOf(0.16191), 3);
+  });
+
   it('is known better by every session while nothing changes', () => {
     const [few, many] = [4, 20].map((count) =>
       SEEDS.map((seed) => scatterNow(weeks(steady(count, 20), seed), count * WEEK_MS)!),

@@ -47,15 +47,20 @@ export function scatterNow(
   const [first] = sessions;
   const last = sessions.at(-1);
   if (first === undefined || last === undefined) return null;
-  const beliefs = DRIFTS_PER_WEEK.map((drift) => {
-    const belief = sessions.slice(1).reduce<Belief & { atMs: number }>(
-      (before, session) => ({
-        ...updated(aged(before, drift, session.atMs - before.atMs), seenIn(session)),
-        atMs: session.atMs,
-      }),
-      { ...seenIn(first), logOdds: 0, atMs: first.atMs },
-    );
-    return aged(belief, drift, atMs - last.atMs);
+  const seen = sessions.map(seenIn);
+  const beliefs = DRIFTS_PER_WEEK.map((drift): Belief => {
+    let { mean, variance } = seen[0]!;
+    let logOdds = 0;
+    for (let at = 1; at < sessions.length; at += 1) {
+      variance += walkedIn(drift, sessions[at]!.atMs - sessions[at - 1]!.atMs);
+      const spread = variance + seen[at]!.variance;
+      const surprise = seen[at]!.mean - mean;
+      mean += (variance / spread) * surprise;
+      variance *= 1 - variance / spread;
+      // The chance of what was seen, before it was.
+      logOdds -= Math.log(spread) / 2 + surprise ** 2 / (2 * spread);
+    }
+    return { mean, variance: variance + walkedIn(drift, atMs - last.atMs), logOdds };
   });
   return asKnownVariance(mixed(beliefs));
 }
@@ -65,23 +70,9 @@ function seenIn({ squares, degrees }: SessionSquares): { mean: number; variance:
   return { mean, variance: variance + DAY_VARIANCE };
 }
 
-function aged<T extends Belief>(belief: T, drift: number, ms: number): T {
-  return { ...belief, variance: belief.variance + drift ** 2 * Math.max(0, ms / WEEK_MS) };
-}
-
-/** One step of the filter, with the chance of what was seen. */
-function updated(
-  { mean, variance, logOdds }: Belief,
-  seen: { readonly mean: number; readonly variance: number },
-): Belief {
-  const spread = variance + seen.variance;
-  const surprise = seen.mean - mean;
-  const gain = variance / spread;
-  return {
-    mean: mean + gain * surprise,
-    variance: (1 - gain) * variance,
-    logOdds: logOdds - Math.log(spread) / 2 - surprise ** 2 / (2 * spread),
-  };
+/** How far ln σ² may have walked in a time, as a variance. */
+function walkedIn(drift: number, ms: number): number {
+  return drift ** 2 * Math.max(0, ms / WEEK_MS);
 }
 
 function mixed(beliefs: readonly Belief[]): { readonly mean: number; readonly variance: number } {

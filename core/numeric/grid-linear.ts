@@ -8,7 +8,6 @@ import {
   normalEquations,
   type NormalPrior,
 } from './normal-equations.ts';
-import { fitAmongObservations } from './observation-space.ts';
 import type { NormalMixture, WeightedNormal } from './normal-mixture.ts';
 
 export type { LinearObservation, NormalPrior };
@@ -62,10 +61,6 @@ export function fitGridLinear(
   apart: readonly ApartObservations[] = [],
 ): GridLinearPosterior {
   const width = priors.length;
-  if (special === null && apart.length === 0 && observations.length < width) {
-    const { mean, covariance } = fitAmongObservations(observations, priors);
-    return { ...NO_GRID, base: mean, slope: priors.map(() => 0), covariance };
-  }
   const sums = normalEquations(observations, priors);
   for (const one of apart) addApart(sums, one, priors);
   // What is known exactly is no unknown: it stays at its mean. The others are solved for as corrections to it.

@@ -23,9 +23,9 @@ export function sampleSd(values: readonly number[]): number {
 }
 
 /** The middle value, or the mean of the two middle ones. @throws RangeError for an empty list */
-export function medianOf(values: readonly number[]): number {
+export function medianOf(values: ArrayLike<number>): number {
   if (!(values.length > 0)) throw new RangeError('medianOf: no values');
-  const sorted = values.toSorted((one, other) => one - other);
+  const sorted = Float64Array.from(values).sort();
   const half = Math.floor(sorted.length / 2);
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }

@@ -14,6 +14,25 @@ export function independentNormals(
   return { mean: Float64Array.from(known, ({ mean }) => mean), covariance };
 }
 
+/** Means and covariance of several row · x together. */
+export function combinationsOf(
+  known: JointNormal,
+  rows: readonly ArrayLike<number>[],
+): { readonly mean: readonly number[]; readonly covariance: readonly (readonly number[])[] } {
+  const size = known.mean.length;
+  const among = (one: ArrayLike<number>, other: ArrayLike<number>) => {
+    let sum = 0;
+    for (let i = 0; i < size; i += 1)
+      for (let j = 0; j < size; j += 1)
+        sum += one[i]! * other[j]! * known.covariance[i * size + j]!;
+    return sum;
+  };
+  return {
+    mean: rows.map((row) => combinationOf(known, row).mean),
+    covariance: rows.map((row) => rows.map((other) => among(row, other))),
+  };
+}
+
 /** Mean and variance of row · x. */
 export function combinationOf(
   { mean, covariance }: JointNormal,
@@ -47,11 +66,14 @@ export function updatedBy(
   const pull = new Float64Array(size);
   for (let i = 0; i < size; i += 1)
     for (let j = 0; j < size; j += 1) pull[i]! += known.covariance[i * size + j]! * row[j]!;
-  const mean = Float64Array.from(known.mean, (value, i) => value + (pull[i]! * off) / spread);
-  const covariance = Float64Array.from(
-    known.covariance,
-    (value, at) => value - (pull[Math.floor(at / size)]! * pull[at % size]!) / spread,
-  );
+  const mean = new Float64Array(size);
+  const covariance = new Float64Array(size * size);
+  for (let i = 0; i < size; i += 1) {
+    const share = pull[i]! / spread;
+    mean[i] = known.mean[i]! + share * off;
+    for (let j = 0; j < size; j += 1)
+      covariance[i * size + j] = known.covariance[i * size + j]! - share * pull[j]!;
+  }
   return {
     known: { mean, covariance },
     logEvidence: -(Math.log(2 * Math.PI * spread) + (off * off) / spread) / 2,
