@@ -40,17 +40,20 @@ it('notices a hill, a bowl far too steep, and ends that lie on no curve', () => 
     { settings: SETTINGS },
   );
   expect(hill.unlike).toBe('hill');
+  expect(unlikeWords({ fit: hill })).toMatch(/no valley: groups are widest in the middle/);
   expect(Math.abs(hill.best.setting)).toBe(1);
   const steep = fitTuning(
     ends((s) => 20 * Math.exp(2 * s ** 2)),
     { settings: SETTINGS },
   );
   expect(steep.unlike).toBe('steep');
+  expect(unlikeWords({ fit: steep })).toMatch(/Far steeper.*contact or a loose part/);
   const rough = fitTuning(
     SETTINGS.flatMap((s) => [end(s, 12, 0), end(s, 34, 0), end(s, 12, 0)]),
     { settings: SETTINGS },
   );
   expect(rough.unlike).toBe('rough');
+  expect(unlikeWords({ fit: rough })).toMatch(/do not lie on one curve/);
 });
 
 it('compares a setting with itself as the same, and mirrored as the inverse', () => {
