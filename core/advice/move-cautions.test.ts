@@ -175,6 +175,34 @@ describe('what the bare shafts mean, and what is turned against it', () => {
   });
 });
 
+describe('a remedy set aside', () => {
+  const setAside = (log: BowLog, control: string) =>
+    log.add({ kind: 'moveSetAside', moveKey: `mend:${control}`, title: control });
+
+  it('is not proposed again in this session, whatever else is; another one set aside changes nothing', () => {
+    const log = bareShaftBow(0, 60);
+    const { key } = moveOf(log);
+    expect(key).toBe('mend:nockingPoint');
+    setAside(log, 'plungerPreload');
+    expect(moveOf(log).key).toBe(key);
+    setAside(log, 'nockingPoint');
+    expect(moveOf(log).key).not.toBe(key);
+  });
+
+  it('comes back with the session of another day', () => {
+    const log = bareShaftBow(0, 60);
+    setAside(log, 'nockingPoint');
+    log.wait(24);
+    const session = log.open();
+    const end = (upMm: number) => Array.from({ length: 6 }, (_, at) => [at - 2.5, upMm] as const);
+    for (const number of [1, 2]) {
+      log.shots(session, number, 'fletched', end(0));
+      log.shots(session, number, 'bare', end(60));
+    }
+    expect(moveOf(log).key).toBe('mend:nockingPoint');
+  });
+});
+
 describe('at the end of what a bow can turn', () => {
   it('nothing is cut without a coach: every remedy set aside, the saw’s caution stands', () => {
     const log = bareShaftBow(-90, 0);

@@ -6,12 +6,11 @@ import {
   type BareShaftAxis,
   REFERENCE_DISTANCE_M,
 } from '../priors/prior-gains.ts';
-import { meanOf, squaresAboutMean } from '../numeric/moments.ts';
 import { SPINE_STEP } from '../priors/starting-spine.ts';
 import type { BowState, ItemChange } from '../log/bow-state.ts';
 import { isCounted, type ShootingSession, type Shot } from '../log/shooting.ts';
 import { buildOf } from '../groups/arrow-build.ts';
-import { type EndSums, endSums } from '../groups/ends-posterior.ts';
+import { type EndSums, endSums, type Sums, sumsOf } from '../groups/ends-posterior.ts';
 import { sittings } from '../log/sitting.ts';
 import { shotInBowFrame } from '../groups/cant.ts';
 
@@ -31,13 +30,6 @@ export interface BareShaftBlock {
 
 /** What moves bare shafts by an amount of its own: a control, or another arrow's spine in steps stiffer. */
 export type MovedBy = Control | 'spineSteps';
-
-/** Count, mean and squares about it, mm at the reference distance. */
-interface Sums {
-  readonly count: number;
-  readonly meanMm: number;
-  readonly squares: number;
-}
 
 /**
  * The log cut into blocks for one axis. Bare shafts are compared inside a block only; what lies
@@ -177,16 +169,8 @@ function blockOf(
       .filter(({ shot }) => shot.arrow === arrow)
       .filter(({ shot }) => endNumber === null || shot.endNumber === endNumber)
       .map(({ shot }) => scale * (axis === 'bareShaftUp' ? shot.upMm : shot.outwardMm));
-  const sums = (arrow: Shot['arrow']): Sums => {
-    const values = valuesOf(arrow);
-    return {
-      count: values.length,
-      meanMm: values.length === 0 ? 0 : meanOf(values),
-      squares: squaresAboutMean(values),
-    };
-  };
-  const fletched = sums('fletched');
-  const bare = sums('bare');
+  const fletched = sumsOf(valuesOf('fletched'));
+  const bare = sumsOf(valuesOf('bare'));
   if (fletched.count === 0 || bare.count === 0) return null;
   const endNumbers = [...new Set(held.map(({ shot }) => shot.endNumber))];
   return {

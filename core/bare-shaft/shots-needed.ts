@@ -1,5 +1,6 @@
 import { randomGamma } from 'd3-random';
-import { seededUniform, standardNormal } from '../numeric/random.ts';
+import { withOne } from '../numeric/moments.ts';
+import { drawnIndex, seededUniform, standardNormal } from '../numeric/random.ts';
 import { callOf } from '../groups/axis-verdict.ts';
 import {
   type AxisSums,
@@ -41,7 +42,7 @@ export function shotsNeeded(
   const decided = new Array<number>(MOST_FURTHER_SHOTS).fill(0);
 
   for (let future = 0; future < FUTURES; future += 1) {
-    const index = drawIndex(posterior.factorOdds, uniform());
+    const index = drawnIndex(posterior.factorOdds, uniform());
     const k = SCATTER_FACTORS[index]!;
     const degrees = posterior.mixture[index]!.degrees;
     const scaleMm = posterior.mixture[index]!.scale;
@@ -68,38 +69,19 @@ export function shotsNeeded(
     : { kind: 'bareShots', count: first + 1, chance: decided[first]! / FUTURES };
 }
 
-function drawIndex(odds: readonly number[], uniform: number): number {
-  let left = uniform;
-  for (const [index, share] of odds.entries()) {
-    left -= share;
-    if (left < 0) return index;
-  }
-  return odds.length - 1;
-}
-
-/** Adds one value to a mean and its squares (Welford's update). */
-function addOne(count: number, mean: number, squares: number, value: number) {
-  const step = value - mean;
-  const newMean = mean + step / (count + 1);
-  return { mean: newMean, squares: squares + step * (value - newMean) };
-}
-
 function withBare(sums: AxisSums, valueMm: number): AxisSums {
-  const { mean, squares } = addOne(sums.bareCount, sums.bareMeanMm, sums.bareSquares, valueMm);
-  return { ...sums, bareCount: sums.bareCount + 1, bareMeanMm: mean, bareSquares: squares };
+  const { bareCount: count, bareMeanMm: mean, bareSquares: squares } = sums;
+  const bare = withOne({ count, mean, squares }, valueMm);
+  return { ...sums, bareCount: bare.count, bareMeanMm: bare.mean, bareSquares: bare.squares };
 }
 
 function withFletched(sums: AxisSums, valueMm: number): AxisSums {
-  const { mean, squares } = addOne(
-    sums.fletchedCount,
-    sums.fletchedMeanMm,
-    sums.fletchedSquares,
-    valueMm,
-  );
+  const { fletchedCount: count, fletchedMeanMm: mean, fletchedSquares: squares } = sums;
+  const fletched = withOne({ count, mean, squares }, valueMm);
   return {
     ...sums,
-    fletchedCount: sums.fletchedCount + 1,
-    fletchedMeanMm: mean,
-    fletchedSquares: squares,
+    fletchedCount: fletched.count,
+    fletchedMeanMm: fletched.mean,
+    fletchedSquares: fletched.squares,
   };
 }

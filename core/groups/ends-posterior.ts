@@ -1,4 +1,4 @@
-import { squaresAboutMean, meanOf } from '../numeric/moments.ts';
+import { momentsOf } from '../numeric/moments.ts';
 import type { StudentPart } from '../numeric/student-mixture.ts';
 import {
   FEWEST_EACH,
@@ -21,7 +21,8 @@ export interface EndSums {
   readonly fletched: Sums;
   readonly bare: Sums;
 }
-interface Sums {
+/** How many shots along one axis, their mean and squares about it, mm. */
+export interface Sums {
   readonly count: number;
   readonly meanMm: number;
   readonly squares: number;
@@ -38,12 +39,10 @@ export function endSums({ fletchedMm, bareMm }: AxisEnd): EndSums {
   return { fletched: sumsOf(fletchedMm), bare: sumsOf(bareMm) };
 }
 
-function sumsOf(values: readonly number[]): Sums {
-  return {
-    count: values.length,
-    meanMm: values.length === 0 ? 0 : meanOf(values),
-    squares: squaresAboutMean(values),
-  };
+/** @param valuesMm none: the mean is 0 */
+export function sumsOf(valuesMm: readonly number[]): Sums {
+  const { count, mean, squares } = momentsOf(valuesMm);
+  return { count, meanMm: mean, squares };
 }
 
 /** What a set of ends says of the offset when bare shafts scatter k times and the aim wanders by ρ. */

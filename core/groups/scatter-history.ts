@@ -1,5 +1,5 @@
 import chisquareQuantile from '@stdlib/stats-base-dists-chisquare-quantile';
-import { meanOf, medianOf, squaresAboutMean } from '../numeric/moments.ts';
+import { medianOf, type Moments, momentsOf, squaresAboutMean } from '../numeric/moments.ts';
 import { REFERENCE_DISTANCE_M } from '../priors/prior-gains.ts';
 import { onceFor } from '../log/once-for.ts';
 import { isCounted, type ShootingSession } from '../log/shooting.ts';
@@ -124,7 +124,7 @@ function squaresWithin({ ends, distances, all }: FletchedShots, most: number): S
       );
 }
 
-function squaresOf(atMs: number, ends: readonly EndMoments[]): SessionSquares {
+function squaresOf(atMs: number, ends: readonly Moments[]): SessionSquares {
   let squares = 0;
   let degrees = 0;
   for (const end of ends) {
@@ -148,19 +148,7 @@ interface FletchedEnd {
   readonly middle: number;
   /** From the middle, nearest first; of three shots one is the median: its distance, always 0, is left out. */
   readonly distances: readonly number[];
-  readonly all: EndMoments;
-}
-
-/** How many shots of an end, where they lie in the mean, and their squares about it. */
-interface EndMoments {
-  readonly count: number;
-  readonly mean: number;
-  readonly squares: number;
-}
-
-/** @throws RangeError for no values */
-function momentsOf(values: readonly number[]): EndMoments {
-  return { count: values.length, mean: meanOf(values), squares: squaresAboutMean(values) };
+  readonly all: Moments;
 }
 
 /** Fletched shots end by end, mm for each metre of distance. */
@@ -207,10 +195,9 @@ function farthestOrdinary(sessions: readonly FletchedShots[]): number {
 }
 
 /** Of an end what lies within `most` of its middle: nearly always all of it, which is known already. */
-function ordinaryOf({ values, middle, distances, all }: FletchedEnd, most: number): EndMoments {
+function ordinaryOf({ values, middle, distances, all }: FletchedEnd, most: number): Moments {
   if ((distances.at(-1) ?? 0) <= most) return all;
-  const left = values.filter((value) => Math.abs(value - middle) <= most);
-  return left.length === 0 ? { count: 0, mean: middle, squares: 0 } : momentsOf(left);
+  return momentsOf(values.filter((value) => Math.abs(value - middle) <= most));
 }
 
 /**
@@ -262,7 +249,7 @@ interface AimChance {
   readonly squares: number;
 }
 
-function aimChance(ends: readonly EndMoments[], wander: number): AimChance {
+function aimChance(ends: readonly Moments[], wander: number): AimChance {
   if (ends.length < 2) return { logOfOne: 0, squares: 0 };
   let [weight, sum, squares, logs] = [0, 0, 0, 0];
   for (const { count, mean } of ends) {

@@ -29,3 +29,26 @@ export function medianOf(values: ArrayLike<number>): number {
   const half = Math.floor(sorted.length / 2);
   return sorted.length % 2 === 1 ? sorted[half]! : (sorted[half - 1]! + sorted[half]!) / 2;
 }
+
+/** How many values, their mean, and their squares about it. */
+export interface Moments {
+  readonly count: number;
+  readonly mean: number;
+  readonly squares: number;
+}
+
+/** Of no values the mean is 0. */
+export function momentsOf(values: readonly number[]): Moments {
+  return {
+    count: values.length,
+    mean: values.length === 0 ? 0 : meanOf(values),
+    squares: squaresAboutMean(values),
+  };
+}
+
+/** The moments with one value more (Welford's update): no list is kept. */
+export function withOne({ count, mean, squares }: Moments, value: number): Moments {
+  const step = value - mean;
+  const newMean = mean + step / (count + 1);
+  return { count: count + 1, mean: newMean, squares: squares + step * (value - newMean) };
+}

@@ -19,3 +19,11 @@ export function seededUniform(seed: number): Uniform {
 export function standardNormal(uniform: Uniform): () => number {
   return randomNormal.source(uniform)(0, 1);
 }
+
+/** Which of several things a uniform number draws, each by its share. @param odds sum to 1 */
+export function drawnIndex(odds: readonly number[], uniform: number): number {
+  let left = uniform;
+  const index = odds.findIndex((share) => (left -= share) < 0);
+  // A sum short of 1 by rounding leaves the last one.
+  return index < 0 ? odds.length - 1 : index;
+}

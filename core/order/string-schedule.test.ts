@@ -43,4 +43,19 @@ describe('when a string that is shot in is looked at', () => {
     shoot(log, 50);
     expect(stringSchedule(log.state)).toMatchObject({ due: 50 });
   });
+
+  it('is none for a string that was shot in before, but one for the string a bow came with', () => {
+    const log = new BowLog();
+    shoot(log, 20);
+    expect(stringSchedule(log.state)).toEqual({ shots: 20, due: 20, next: 50 });
+    log.add({
+      kind: 'itemFitted',
+      item: 'string',
+      described: 'shot in',
+      touches: [],
+      string: { stringId: 'shot in', material: 'lowStretch', shotsBefore: 400 },
+    });
+    shoot(log, 20);
+    expect(stringSchedule(log.state)).toEqual({ shots: 420, due: null, next: null });
+  });
 });
