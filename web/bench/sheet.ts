@@ -39,13 +39,16 @@ const PLACES: Readonly<
   butt: { x: 480, y: 330, left: 286, right: 212 },
 };
 
+/** How far across a thread goes for each px up or down. A right-hander's figures stand close by: straight. */
+const SLANT = { left: 0.6, right: 0 } as const;
+
 /** The thread: from the place to work on, one bend, to the margin of the next move's words. */
 export function threadPath(place: MovePlace, hand: Hand): string {
   const { x, y: placeY, left, right } = PLACES[place];
   const startX = sheetX(x, hand);
   const lane = hand === 'left' ? left : right;
   const y = place === 'bow' ? lane : placeY;
-  const bend = Math.abs(lane - y) * 0.6;
+  const bend = Math.abs(lane - y) * SLANT[hand];
   const lead = startX + 18;
   return `M${startX + 8} ${y}H${lead}L${lead + bend} ${lane}H${SHEET.edgeX}M${SHEET.edgeX} ${SHEET.moveTopY}V${Math.max(lane, SHEET.moveBottomY)}`;
 }
