@@ -85,6 +85,12 @@ describe('the next move of marks', () => {
   });
 
   it('names what the archer aims with', () => {
+    const expected = (facts: ConstructorParameters<typeof MarksLog>[0]) =>
+      said(new MarksLog(facts).state).expect;
+    expect(expected({ school: 'barebow', hook: 'stringWalk' })).toMatch(/six arrows and the crawl/);
+    expect(expected({ school: 'barebow', hook: 'split' })).toMatch(
+      /six arrows and where the point was laid/,
+    );
     expect(said(new MarksLog({ school: 'barebow', hook: 'stringWalk' }).state).title).toBe(
       'Shoot for crawls',
     );
