@@ -10,7 +10,7 @@ function storage(): Storage | null {
   }
 }
 
-/** What this browser remembers under a name; null: nothing. Looks and habits, never entries. */
+/** What this browser remembers under a name; null: nothing. */
 export function remembered(name: string): string | null {
   try {
     return inPage.get(name) ?? storage()?.getItem(name) ?? null;
@@ -19,15 +19,24 @@ export function remembered(name: string): string | null {
   }
 }
 
-/** Remembers it for as long as this browser allows: at least for the life of the page. */
-export function remember(name: string, value: string): void {
+/**
+ * Remembers it for as long as this browser allows: at least for the life of the page. Looks and habits;
+ * an entry only on its way from one page to the next.
+ *
+ * @returns whether it outlives the page
+ */
+export function remember(name: string, value: string): boolean {
   try {
     const kept = storage();
-    if (kept === null) inPage.set(name, value);
-    else kept.setItem(name, value);
+    if (kept !== null) {
+      kept.setItem(name, value);
+      return true;
+    }
   } catch {
-    inPage.set(name, value);
+    // Full, or forbidden only for writing.
   }
+  inPage.set(name, value);
+  return false;
 }
 
 export function forget(name: string): void {

@@ -27,6 +27,7 @@ async function freshBox(): Promise<void> {
 }
 beforeEach(async () => {
   vi.stubGlobal('indexedDB', new IDBFactory());
+  localStorage.clear();
   // Each test is a browser with one tab: nobody else listens.
   vi.stubGlobal('BroadcastChannel', undefined);
   Reflect.deleteProperty(globalThis, 'BroadcastChannel');
@@ -162,6 +163,68 @@ describe('the outbox', () => {
     expect(places.map((place) => place?.count)).toEqual([1, 2]);
     expect(places[0]?.ms).toBeLessThanOrEqual(places[1]?.ms ?? 0);
     expect(box.outboxNow().waiting.every(({ count }) => count === null)).toBe(true);
+  });
+
+  it('leaves what is not in the database yet for the next page, in order and not before what was seen', async () => {
+    const seenMs = Date.now() + 60_000;
+    box.post([note(2), note(1)], seenMs);
+    expect(box.leaveWhatIsInPage()).toBe(true);
+    expect(localStorage).toHaveLength(2);
+    // The page is gone before any of it was written.
+    vi.stubGlobal('indexedDB', new IDBFactory());
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(2), idOf(1)]);
+    expect(box.sendable().map(({ entry }) => entry.taken?.ms)).toEqual([seenMs, seenMs]);
+    expect(localStorage).toHaveLength(0);
+  });
+
+  it('takes over once what was left and written all the same', async () => {
+    box.post([note(1)], 0);
+    box.leaveWhatIsInPage();
+    await kept(1);
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(1)]);
+    expect(localStorage).toHaveLength(0);
+  });
+
+  it('leaves nothing behind of what is in the database', async () => {
+    box.post([note(1)], 0);
+    await kept(1);
+    expect(box.leaveWhatIsInPage()).toBe(true);
+    expect(localStorage).toHaveLength(0);
+  });
+
+  it('shows and sends what was left where the database takes nothing, and keeps it until it does', async () => {
+    box.post([note(1)], 0);
+    box.leaveWhatIsInPage();
+    vi.stubGlobal('indexedDB', {
+      open: () => {
+        throw new DOMException('full', 'QuotaExceededError');
+      },
+    });
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(1)]);
+    expect(localStorage).toHaveLength(1);
+    vi.stubGlobal('indexedDB', new IDBFactory());
+    await freshBox();
+    await box.openOutbox();
+    expect(idsSendable()).toEqual([idOf(1)]);
+    expect(localStorage).toHaveLength(0);
+  });
+
+  it('says that going would lose something where nothing can be left', async () => {
+    const forbidden = () => {
+      throw new DOMException('forbidden', 'SecurityError');
+    };
+    box.post([note(1)], 0);
+    const write = vi.spyOn(window, 'localStorage', 'get').mockImplementation(forbidden);
+    expect(box.leaveWhatIsInPage()).toBe(false);
+    write.mockRestore();
+    await kept(1);
+    expect(box.leaveWhatIsInPage()).toBe(true);
   });
 
   it('takes what was in the future as taken now, in its order', async () => {

@@ -2,7 +2,7 @@ import { v7 as newId } from 'uuid';
 import type { Entry, LoggedEntry } from '#core/log/entry.ts';
 import { connectionNow, noteNothingWaits, noteStorage } from '../connection/connection.ts';
 import { timeNow } from '../device/device-time.ts';
-import { takeOverOldStorage } from './old-storage.ts';
+import { leaveBehind, takeOverLeftBehind } from './left-behind.ts';
 import {
   changeKept,
   dropStored,
@@ -80,6 +80,8 @@ const keyOf = (entry: Entry) => entry.id;
 
 /** One keeping after the other, so that what was made first is kept first. */
 let keeping: Promise<unknown> = Promise.resolve();
+/** When what is not kept yet was made; by key. */
+const onItsWay = new Map<string, number>();
 
 /**
  * Puts entries in the outbox, in order, and starts sending. They are shown at once; what is said of
@@ -91,6 +93,7 @@ export function post(entries: readonly Entry[], afterMs: number): void {
   const added = entries.map((entry) => ({ key: keyOf(entry), entry, count: null, refused: null }));
   show({ ...outbox, waiting: [...outbox.waiting, ...added] });
   const nowMs = timeNow();
+  for (const entry of entries) onItsWay.set(keyOf(entry), Math.max(nowMs, afterMs));
   keeping = keeping.then(() => keep(entries, nowMs, afterMs)).then(wake);
 }
 
@@ -108,6 +111,22 @@ async function keep(entries: readonly Entry[], nowMs: number, afterMs: number): 
     noteStorage(isFull(error) ? 'full' : 'forbidden');
     place(inPageOnly(entries, nowMs, afterMs));
   }
+  for (const entry of entries) onItsWay.delete(keyOf(entry));
+}
+
+/**
+ * The page may go now: what is nowhere but in it is left for the next one.
+ *
+ * @returns whether nothing would be lost
+ */
+export function leaveWhatIsInPage(): boolean {
+  const inPage = outbox.waiting.filter(({ count }) => count === null);
+  return leaveBehind(
+    inPage.map((one) => ({
+      ...one,
+      ms: onItsWay.get(one.key) ?? one.entry.taken?.ms ?? timeNow(),
+    })),
+  );
 }
 
 /** There is room again: what had none is kept now, as it was taken. */
@@ -132,7 +151,7 @@ function inPageOnly(entries: readonly Entry[], nowMs: number, afterMs: number): 
   return entries.map((entry) => {
     page.count += 1;
     page.lastMs = Math.max(nowMs, page.lastMs, afterMs);
-    const taken = { ms: page.lastMs, device: page.id, count: page.count };
+    const taken = entry.taken ?? { ms: page.lastMs, device: page.id, count: page.count };
     return { key: keyOf(entry), entry: { ...entry, taken }, count: null, refused: null };
   });
 }
@@ -274,7 +293,12 @@ if (channel !== null)
 
 /** What waited when this browser was last open, and what an earlier program left. */
 export async function openOutbox(): Promise<void> {
-  await takeOverOldStorage(timeNow()).catch(() => 0);
+  const left = await takeOverLeftBehind(timeNow());
+  const shown = new Set(outbox.waiting.map(({ key }) => key));
+  const inPage = left.flatMap(({ entry, refused, ms }) =>
+    shown.has(keyOf(entry)) ? [] : inPageOnly([entry], ms, 0).map((one) => ({ ...one, refused })),
+  );
+  if (inPage.length > 0) show({ ...outbox, waiting: [...inPage, ...outbox.waiting] });
   await readOutbox();
   wake();
 }

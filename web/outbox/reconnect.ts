@@ -1,5 +1,5 @@
 import { mutate } from 'swr';
-import { openOutbox } from './outbox.ts';
+import { leaveWhatIsInPage, openOutbox } from './outbox.ts';
 import { flush } from './sender.ts';
 import { pauseMs } from '../connection/backoff.ts';
 import { connectionNow, subscribeConnection } from '../connection/connection.ts';
@@ -29,6 +29,11 @@ export function keepConnected(): void {
     const { server, reads } = connectionNow();
     if (reads && server.kind === 'away') void mutate(isOurs);
   });
+  // Asked whether to go only where going would lose something.
+  window.addEventListener('beforeunload', (event) => {
+    if (!leaveWhatIsInPage()) event.preventDefault();
+  });
+  window.addEventListener('pagehide', leaveWhatIsInPage);
   void openOutbox();
 }
 
