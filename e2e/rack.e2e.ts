@@ -24,8 +24,29 @@ test('the rack shows the demo bows with what is due on each', async ({ page, app
   await expect(page.locator('[data-bow="Heron"]').getByTestId('standing')).toContainText(
     'Next: 2 twists in',
   );
+  await expect(kestrel).toContainText('off the shelf, for hunting');
   await kestrel.click();
   await expect(page).toHaveURL(/\/bench\//);
+});
+
+test('two long names that begin alike are told apart', async ({ page, app }) => {
+  const [made] = await app.log('Wren');
+  const names = ['of the club, second limb', 'of the club, third limb'].map(
+    (end) => `Hunting takedown ${end}`,
+  );
+  for (const name of names) {
+    const bowId = crypto.randomUUID();
+    await app.store(bowId, [
+      { id: crypto.randomUUID(), bowId, at: made!.at, by: 'test', body: { ...made!.body, name } },
+    ]);
+  }
+  await page.goto(`${app.address}/rack`);
+  for (const name of names) {
+    const shown = page.getByText(name, { exact: true });
+    await expect(shown).toBeVisible();
+    expect(await shown.evaluate((text) => text.scrollHeight - text.clientHeight)).toBeLessThan(3);
+    expect(await shown.evaluate((text) => text.scrollWidth - text.clientWidth)).toBeLessThan(1);
+  }
 });
 
 test('a bow is made from five answers, everything it fills called a rule of thumb', async ({

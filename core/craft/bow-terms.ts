@@ -41,6 +41,13 @@ export const SCHOOL_LABEL: Readonly<Record<School, string>> = {
   shelfTarget: 'off the shelf, target and 3D',
   shelfHunting: 'off the shelf, hunting',
 };
+/** How it is shot, where what for is said beside it. */
+export const SCHOOL_WAY_LABEL: Readonly<Record<School, string>> = {
+  sighted: 'sight and clicker',
+  barebow: 'barebow, string-walking',
+  shelfTarget: 'off the shelf',
+  shelfHunting: 'off the shelf',
+};
 
 /** Brace height is measured to one of these; the two differ by a fixed offset per bow. */
 export const BRACE_REFERENCES = ['throat', 'plunger'] as const;

@@ -189,7 +189,7 @@ function Echo({
         <span className="text-stop">
           <span className="mr-3 font-[560] whitespace-pre text-ink" data-testid="pointed">
             {text.slice(0, at)}
-            <mark className="bg-transparent text-stop underline decoration-wavy underline-offset-4">
+            <mark className="bg-transparent text-stop underline decoration-2 underline-offset-3">
               {text.slice(at, at + length) || '…'}
             </mark>
             {text.slice(at + length)}

@@ -1,6 +1,11 @@
 import { Link } from 'react-router';
 import type { RackBow } from '#contract/rack.ts';
-import { BOW_KIND_LABEL, HAND_LABEL, PURPOSE_LABEL, SCHOOL_LABEL } from '#core/craft/bow-terms.ts';
+import {
+  BOW_KIND_LABEL,
+  HAND_LABEL,
+  PURPOSE_LABEL,
+  SCHOOL_WAY_LABEL,
+} from '#core/craft/bow-terms.ts';
 import { lowerFirst } from '#core/craft/letter-case.ts';
 import { lookAhead } from '../bows/use-bow.ts';
 import { whenWords } from '../log-line/lately.tsx';
@@ -22,7 +27,7 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
       >
         <LyingBow bow={bow} readings={bow} inParts={bow.inParts} />
         <span className="min-w-0">
-          <span className="block truncate text-entry leading-tight font-[560] [font-stretch:90%]">
+          <span className="line-clamp-2 text-entry leading-tight font-[560] wrap-break-word [font-stretch:90%]">
             {bow.name}
           </span>
           <span className="block text-ink-2">
@@ -34,7 +39,7 @@ export function RackRow({ bow }: { readonly bow: RackBow }) {
             {bow.amoLengthIn} in {BOW_KIND_LABEL[bow.bowKind]}, {HAND_LABEL[bow.hand]}
           </span>
           <span className="block text-ink-2">
-            {SCHOOL_LABEL[bow.school]}; {PURPOSE_LABEL[bow.purpose]}
+            {SCHOOL_WAY_LABEL[bow.school]}, for {PURPOSE_LABEL[bow.purpose]}
           </span>
         </span>
         <Standing bow={bow} />
