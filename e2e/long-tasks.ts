@@ -1,3 +1,5 @@
+import type { Browser, Page } from '@playwright/test';
+
 interface TraceEvent {
   readonly name: string;
   readonly pid: number;
@@ -7,8 +9,23 @@ interface TraceEvent {
   readonly args?: { readonly name?: string };
 }
 
-/** The longest task of a traced page, in processor time of its own, ms. */
-export function longestTaskMs(trace: string): number {
+/** The longest task of the page while something is done with it, in processor time of its own, ms. */
+export async function longestTaskOf(
+  browser: Browser,
+  page: Page,
+  work: () => Promise<void>,
+): Promise<number> {
+  await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline'] });
+  let trace: Buffer;
+  try {
+    await work();
+  } finally {
+    trace = await browser.stopTracing();
+  }
+  return longestTaskMs(trace.toString());
+}
+
+function longestTaskMs(trace: string): number {
   const { traceEvents } = JSON.parse(trace) as { traceEvents: readonly TraceEvent[] };
   const mains = new Set(
     traceEvents

@@ -7,7 +7,7 @@ import { findShots } from '#core/sound/find-shots.ts';
 import { readWavHeader } from '#core/sound/wav-header.ts';
 import { wavSamples } from '#core/sound/wav-samples.ts';
 import { allStored, type App, bodies, enter, expect, openBench, test } from './app.ts';
-import { longestTaskMs } from './long-tasks.ts';
+import { longestTaskOf } from './long-tasks.ts';
 import { BOW, TWIST_MM, wavFile, wavOf } from './recordings.ts';
 
 const nextKind = (page: Page) => page.getByTestId('search-next').getAttribute('data-next');
@@ -302,21 +302,34 @@ test('a minute of stereo is heard while the page answers, with progress and a wa
   const folder = mkdtempSync(join(tmpdir(), 'keen-limb-minute-'));
   const file = join(folder, 'minute.wav');
   writeFileSync(file, stereo);
-  await browser.startTracing(page, { categories: ['toplevel', 'devtools.timeline'] });
-  const began = Date.now();
-  await choose(page, file);
   const shots = page.getByRole('list', { name: 'Shots recorded at this height' }).locator('li');
-  await expect.poll(() => shots.count(), { timeout: 60_000 }).toBeGreaterThan(10);
-  const tookMs = Date.now() - began;
+  // Called off while it is heard: how far it was is seen, and nothing of it is taken.
+  await choose(page, file);
+  await expect(page.getByRole('status').filter({ hasText: /Hearing it… \d+ %/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Cancel' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Hearing it' })).toHaveCount(0);
   const inOnePieceMs = hearingMs(stereo);
-  const longestMs = longestTaskMs((await browser.stopTracing()).toString());
+  const boundMs = inOnePieceMs / 20;
+  const takesMs: number[] = [];
+  // A pause of the machine falls into one take, work on the page into each: over the bound is over it twice.
+  while (takesMs.length < 2 && takesMs.every((ms) => ms >= boundMs)) {
+    const there = await shots.count();
+    if (takesMs.length === 0) expect(there).toBe(0);
+    takesMs.push(
+      await longestTaskOf(browser, page, async () => {
+        await choose(page, file);
+        await expect.poll(() => shots.count(), { timeout: 60_000 }).toBeGreaterThan(there + 10);
+      }),
+    );
+  }
+  const longestMs = Math.min(...takesMs);
   console.log(
-    `a minute of 48 kHz stereo: ${tookMs} ms to ${await shots.count()} shots; longest task of the page ${longestMs.toFixed(0)} ms of its own; in one piece it takes ${inOnePieceMs.toFixed(0)} ms`,
+    `a minute of 48 kHz stereo: ${await shots.count()} shots; longest task of the page ${takesMs.map((ms) => ms.toFixed(0)).join(', ')} ms of its own; in one piece it takes ${inOnePieceMs.toFixed(0)} ms`,
   );
   rmSync(folder, { recursive: true, force: true });
   expect(longestMs).toBeGreaterThan(0);
-  // Heard in one piece it would hold the page this long.
-  expect(longestMs).toBeLessThan(inOnePieceMs / 20);
+  // Heard in one piece it would hold the page twenty times as long.
+  expect(longestMs).toBeLessThan(boundMs);
 });
 
 /** Processor time of reading and hearing a file in one piece, ms. */
