@@ -4,8 +4,8 @@ import type { Page } from '@playwright/test';
 export type BoxFault = string;
 
 /**
- * Compares the boxes of everything that is read or pressed on a page: sideways scroll, text that is
- * cut off, text over text, things to press that something else covers or that are too small for a
+ * Compares the boxes of everything that is read or pressed on a page: sideways scroll, bars that
+ * scroll away, text that is cut off, text over text, things to press that something else covers or that are too small for a
  * finger. What is cut on purpose, with dots, is left out, and what has been scrolled away.
  */
 export function boxFaults(page: Page): Promise<readonly BoxFault[]> {
@@ -15,6 +15,10 @@ export function boxFaults(page: Page): Promise<readonly BoxFault[]> {
     const short = (text: string) => text.replace(/\s+/g, ' ').trim().slice(0, 48);
     const wide = document.documentElement.scrollWidth - window.innerWidth;
     if (wide > SLACK_PX) faults.push(`the page scrolls sideways by ${wide} px`);
+    // In a low window the bars scroll with the page; else only what is between them does.
+    const high = document.documentElement.scrollHeight - window.innerHeight;
+    if (high > SLACK_PX && !window.matchMedia('(height < 30rem)').matches)
+      faults.push(`the bars scroll away: the page is ${high} px higher than its window`);
 
     /** Dialogs make what is behind them no matter of reading. */
     const top = document.querySelector('[role="dialog"], [role="menu"]');

@@ -69,7 +69,7 @@ function Arrows({
   return (
     <>
       <h1 className="visually-hidden">Arrows: {state.bow.name}</h1>
-      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+      <div className="view-scroll">
         <div className="grid gap-5 px-4 py-4 @tablet:px-7">
           <BuildChoice
             workshop={workshop}

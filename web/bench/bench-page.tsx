@@ -105,7 +105,7 @@ function Bench({ bow, state }: { readonly bow: BowHandle; readonly state: BowSta
   return (
     <>
       <h1 className="visually-hidden">Bench: {state.bow.name}</h1>
-      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+      <div className="view-scroll">
         <div className="grid grid-cols-1 gap-x-6 px-4 py-4 @tablet:grid-cols-[1fr_18.75rem] @tablet:px-7 @wide:h-full @wide:min-h-160 @wide:grid-cols-[17.25rem_minmax(0,1fr)_19.375rem] @wide:gap-x-5 @wide:py-0">
           <div className="order-3 @max-tablet:mt-6 @tablet:col-span-2 @wide:order-1 @wide:col-span-1 @wide:pt-3">
             {drawn && (

@@ -57,7 +57,7 @@ function LookedAt({
       <h1 className="visually-hidden">Bench: {then.bow.name}, as it was</h1>
       <ThenBar now={now} momentMs={momentMs} />
       <div
-        className="min-h-0 flex-1 overflow-y-auto border-x-4 border-b-4 border-dashed border-ink low:overflow-visible"
+        className="view-scroll border-x-4 border-b-4 border-dashed border-ink"
         data-testid="bench-then"
       >
         <div className="grid grid-cols-1 gap-x-6 px-4 py-4 @tablet:grid-cols-[1fr_18.75rem] @tablet:px-7 @wide:grid-cols-[17.25rem_minmax(0,1fr)_19.375rem] @wide:gap-x-5">

@@ -33,7 +33,7 @@ export function MarksRoom({ state }: { readonly state: BowState }) {
   const wantedM = wantedAt === undefined ? null : inReach(wantedAt, distanceUnit);
   const marks = useMarks(state, askedM, { pointOnWantedM: wantedM });
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+    <div className="view-scroll">
       <h1 className="visually-hidden">Marks: {state.bow.name}</h1>
       <div className="px-4 py-3 @roomy:px-7" data-testid="marks-room">
         <div className="no-print flex flex-wrap items-baseline justify-between gap-x-6">

@@ -35,7 +35,7 @@ export function QuietRoom({ bow, state }: { readonly bow: BowHandle; readonly st
   return (
     <>
       <h1 className="visually-hidden">Quiet brace height: {state.bow.name}</h1>
-      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+      <div className="view-scroll">
         <div className="px-4 py-3 @roomy:px-7" data-testid="quiet-room">
           <div className="flex flex-wrap items-baseline justify-between gap-x-6">
             <p className="text-note font-[640]">Quiet brace height</p>

@@ -49,7 +49,7 @@ export function CardsPage({ bows }: { readonly bows: readonly RackBow[] }) {
     chosen.slice(at * cards, (at + 1) * cards),
   );
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto px-4 pt-4 pb-8 @tablet:px-7 low:overflow-visible print:overflow-visible print:p-0">
+    <div className="view-scroll px-4 pt-4 pb-8 @tablet:px-7 print:overflow-visible print:p-0">
       <div className="no-print grid gap-3 pb-4">
         <h1 className="text-title leading-none font-[560] [font-stretch:90%]">
           Cards of several bows

@@ -45,7 +45,7 @@ export function RackPage() {
       </Suspense>
     );
   return (
-    <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible px-4 pt-4 pb-8 @tablet:px-7">
+    <div className="view-scroll px-4 pt-4 pb-8 @tablet:px-7">
       <div className="flex flex-wrap items-end justify-between gap-x-4 gap-y-2 border-b border-ink pb-2">
         <h1 className="flex-[1_1_12rem] text-title leading-none font-[560] [font-stretch:90%]">
           Rack{' '}

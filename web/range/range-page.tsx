@@ -126,7 +126,7 @@ function Range({
   return (
     <>
       <h1 className="visually-hidden">Range: {state.bow.name}</h1>
-      <div className="min-h-0 flex-1 overflow-y-auto low:overflow-visible">
+      <div className="view-scroll">
         <div className="grid grid-cols-1 gap-x-8 px-4 py-3 @roomy:grid-cols-[minmax(0,1.2fr)_minmax(0,1fr)] @roomy:px-7">
           <div className="order-1 @roomy:order-2 @roomy:row-span-2">
             <ShootingBar state={state} />

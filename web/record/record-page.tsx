@@ -60,7 +60,7 @@ function Record({ bow, state }: { readonly bow: BowHandle; readonly state: BowSt
   return (
     <>
       <h1 className="visually-hidden">Record: {state.bow.name}</h1>
-      <div className="flex min-h-0 flex-1 flex-col gap-4 overflow-y-auto px-4 pt-3 @tablet:px-7 low:overflow-visible print:block print:overflow-visible print:p-0">
+      <div className="view-scroll flex flex-col gap-4 px-4 pt-3 @tablet:px-7 print:block print:overflow-visible print:p-0">
         {show === 'story' ? <Story bow={bow} state={state} lead={chooser} /> : chooser}
         {show === 'compare' && (
           <ComparePanel state={state} log={bow.log} makeChanges={actions.makeChanges} />
