@@ -154,10 +154,11 @@ describe('comparing', () => {
       fc.property(anyLog, anyLog, fc.boolean(), (log, other, same) => {
         const a = figureSheet(foldLog(log)!);
         const b = { ...figureSheet(foldLog(other)!), ...(same ? {} : { bowId: uuid(7, 7) }) };
-        const mirrored = compareSheets(b, a).map(({ what, a: left, b: right, finding }) => ({
+        const mirrored = compareSheets(b, a).map(({ what, hands, a: one, b: two, finding }) => ({
           what,
-          a: right,
-          b: left,
+          hands: { a: hands.b, b: hands.a },
+          a: two,
+          b: one,
           finding:
             finding.kind === 'differs'
               ? {

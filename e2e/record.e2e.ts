@@ -100,6 +100,33 @@ test('a state is named, found, compared with now, and returned to', async ({ pag
     .toMatchObject({ kind: 'change', control: 'twists', amount: -2 });
 });
 
+test('a left-hander’s bow and a right-hander’s, each as its own archer sees it', async ({
+  page,
+  club,
+}) => {
+  const sideOn = async (name: string) => {
+    await page.goto(`${club.address}/bench/${await club.bowId(name)}?sight=behind`);
+    const figure = page.locator('[data-reading=centreShotAtPoint]').first();
+    const [, size, side] =
+      /([\d.]+)\s*(mm (?:left|right))/.exec((await figure.textContent()) ?? '') ?? [];
+    return `${size} ${side}`;
+  };
+  const sides = [await sideOn('Heron'), await sideOn('Curlew')];
+  expect(sides).toEqual([expect.stringContaining('right'), expect.stringContaining('left')]);
+  for (const [first, second, seen] of [
+    ['Heron', 'Curlew', sides],
+    ['Curlew', 'Heron', sides.toReversed()],
+  ] as const) {
+    await page.goto(
+      `${club.address}/record/${await club.bowId(first)}?show=compare&left=now&right=bow:${await club.bowId(second)}`,
+    );
+    const row = page.getByTestId('compare').getByRole('row', { name: /^Centre shot at the point/ });
+    await expect(row.getByRole('cell').nth(0)).toHaveText(seen[0] ?? '');
+    await expect(row.getByRole('cell').nth(1)).toHaveText(seen[1] ?? '');
+    await expect(row).toContainText(/further (out|in)ward/);
+  }
+});
+
 test('Egret against Heron shows what differs, worst first', async ({ page, club }) => {
   const [heron, egret] = [await club.bowId('Heron'), await club.bowId('Egret')];
   await page.goto(`${club.address}/record/${egret}?show=compare&left=now&right=bow:${heron}`);
@@ -157,7 +184,7 @@ test('readings, shots and a comparison are saved as tables, units in their heade
   expect(shots.rows).toHaveLength(placed.length);
   await page.goto(`${club.address}/record/${egret}?show=compare&left=now&right=bow:${heron}`);
   const comparison = await saved('Save as a table');
-  expect(comparison.header).toContain('right_less_left');
+  expect(comparison.header).toContain('second_less_first');
   expect(comparison.rows.join('\n')).toMatch(/Brace height,in,/);
 });
 

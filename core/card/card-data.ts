@@ -128,6 +128,7 @@ export function cardSheet(card: CardData): FigureSheet {
     bowId: null,
     isExtract: true,
     stringId: null,
+    hand: card.hand,
     braceReference: card.braceReference,
     throatToPlungerMm: card.throatToPlungerMm,
     figures: new Map(figures.map((one) => [keyOf(one.what), one])),

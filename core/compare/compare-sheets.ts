@@ -25,6 +25,7 @@ export function compareSheets(a: FigureSheet, b: FigureSheet): readonly Compared
       const one = shifted(a.figures.get(key), shift?.aMm ?? 0);
       const other = shifted(b.figures.get(key), shift?.bMm ?? 0);
       return rowOf(one, other, {
+        hands: { a: a.hand, b: b.hand },
         sameBow: a.bowId !== null && a.bowId === b.bowId,
         sameString: a.stringId === null || b.stringId === null || a.stringId === b.stringId,
         braceConverts: shift !== null,
@@ -75,6 +76,7 @@ function shifted(figure: SheetFigure | undefined, byMm: number): SheetFigure | n
 }
 
 interface Terms {
+  readonly hands: ComparedRow['hands'];
   readonly sameBow: boolean;
   readonly sameString: boolean;
   readonly braceConverts: boolean;
@@ -85,17 +87,18 @@ function rowOf(a: SheetFigure | null, b: SheetFigure | null, terms: Terms): read
   const figure = a ?? b;
   if (figure === null) return [];
   const { what } = figure;
+  const { hands } = terms;
   if (what.kind === 'moved' && !terms.sameBow) return [];
   const isNothing = (one: SheetFigure | null) => what.kind === 'moved' && (one?.value ?? 0) === 0;
   if (isNothing(a) && isNothing(b)) return [];
   if (a === null || b === null)
     return terms.isExtract[a === null ? 'a' : 'b']
       ? []
-      : [{ what, a, b, finding: { kind: 'onlyOne' } }];
+      : [{ what, hands, a, b, finding: { kind: 'onlyOne' } }];
   if (a.value === null || b.value === null)
-    return [{ what, a, b, finding: { kind: a.words === b.words ? 'same' : 'otherWords' } }];
+    return [{ what, hands, a, b, finding: { kind: a.words === b.words ? 'same' : 'otherWords' } }];
   const why = whyNot(a, b, terms);
-  return [{ what, a, b, finding: why === null ? findingOf(a, b) : { kind: 'cannot', why } }];
+  return [{ what, hands, a, b, finding: why === null ? findingOf(a, b) : { kind: 'cannot', why } }];
 }
 
 /** Tiller is read from the near or the far edge of the string; where nobody said, the edge is not known. */

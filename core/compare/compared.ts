@@ -1,7 +1,8 @@
-import type { BraceReference } from '../craft/bow-terms.ts';
+import type { BraceReference, Hand } from '../craft/bow-terms.ts';
 import type { Control } from '../craft/controls.ts';
 import type { FitOutItem } from '../craft/fit-out.ts';
 import type { ReadingKind } from '../craft/readings.ts';
+import { isLateral } from '../craft/show-reading.ts';
 
 /** Figures of the arrow that are set side by side. */
 export const ARROW_SHOWN = ['lengthMm', 'pointMassG', 'massG', 'focPercent', 'spine'] as const;
@@ -56,6 +57,8 @@ export interface FigureSheet {
   readonly isExtract: boolean;
   /** Which string is on, known beyond its bow; null where nothing says. */
   readonly stringId: string | null;
+  /** Whose left and right its figures to one side are said in. */
+  readonly hand: Hand;
   readonly braceReference: BraceReference;
   readonly throatToPlungerMm: number | null;
   /** By `keyOf` what it is. */
@@ -84,6 +87,13 @@ export function keyOf(what: ComparedWhat): string {
   }
 }
 
+/** Whether it is to one side, left or right as its archer sees it; + is outward. */
+export function isSideways(what: ComparedWhat): boolean {
+  return what.kind === 'landing'
+    ? what.axis === 'outward'
+    : what.kind === 'reading' && isLateral(what.reading);
+}
+
 /** Why two figures are not subtracted. */
 export type Incomparable =
   /** Read from different places, and the distance between them is not known. */
@@ -95,6 +105,8 @@ export type Incomparable =
 
 export interface ComparedRow {
   readonly what: ComparedWhat;
+  /** Of the archers of the two: outward is another side for another hand. */
+  readonly hands: { readonly a: Hand; readonly b: Hand };
   readonly a: SheetFigure | null;
   readonly b: SheetFigure | null;
   readonly finding:

@@ -55,6 +55,7 @@ export const figureSheet = onceFor((state: BowState): FigureSheet => {
     bowId: state.bowId,
     isExtract: false,
     stringId: stringIdBeyond(state.bowId, state.strings.fitted.stringId),
+    hand: bow.hand,
     braceReference: bow.braceReference,
     throatToPlungerMm: bow.throatToPlungerMm ?? null,
     figures: new Map(figures.map((one) => [keyOf(one.what), one])),

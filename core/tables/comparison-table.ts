@@ -1,15 +1,20 @@
-import type { ComparedRow, ComparedWhat, SheetFigure } from '../compare/compared.ts';
+import { type ComparedRow, type ComparedWhat, isSideways } from '../compare/compared.ts';
 import { rightFromOutward } from '../craft/handedness.ts';
 import { READINGS } from '../craft/readings.ts';
-import { type FigureStyle, isLateral, staysInMm } from '../craft/show-reading.ts';
+import { staysInMm } from '../craft/show-reading.ts';
 import { fromStored, type UnitSymbol } from '../quantity/units.ts';
-import { comparedFigureWords, comparedName, findingWords } from '../words/compare-words.ts';
+import {
+  comparedFigureWords,
+  comparedName,
+  type ComparedStyle,
+  findingWords,
+} from '../words/compare-words.ts';
 import { type Cell, rounded, tableText } from './table-text.ts';
 
-/** What is compared for whom: names of the two sides. */
+/** Names of what is compared. First and second, never left and right: many a figure is one of these itself. */
 interface Sides {
-  readonly left: string;
-  readonly right: string;
+  readonly first: string;
+  readonly second: string;
 }
 
 const DECIMALS: Partial<Record<UnitSymbol, number>> = {
@@ -24,34 +29,36 @@ const DECIMALS: Partial<Record<UnitSymbol, number>> = {
 /** A comparison as a table: figures in the bow's units, the difference, and what it means in words. */
 export function comparisonTable(
   rows: readonly ComparedRow[],
-  style: FigureStyle,
-  { left, right }: Sides,
+  style: ComparedStyle,
+  { first, second }: Sides,
 ): string {
   return tableText(
     [
       'what',
       'unit',
-      `left: ${left}`,
-      `right: ${right}`,
-      'right_less_left',
+      `first: ${first}`,
+      `second: ${second}`,
+      'second_less_first',
       'times_one_reading_scatters',
       'says',
     ],
     rows.map((row) => {
       const unit = unitOf(row.what, style);
-      const figure = (stored: number) => shownFigure(row.what, stored, unit, style);
-      const side = (one: SheetFigure | null): Cell => {
+      const across = acrossOf(row);
+      const figure = (stored: number) => shownFigure(across?.toFigure(stored) ?? stored, unit);
+      const side = (which: 'a' | 'b'): Cell => {
+        const one = row[which];
         if (one === null) return null;
         return one.value === null || unit === null
-          ? comparedFigureWords(row.what, one, style)
+          ? comparedFigureWords(row, which, style)
           : figure(one.value);
       };
       const { finding } = row;
       return [
-        `${comparedName(row.what)}${isSideways(row.what) ? ', to the right' : ''}`,
+        `${comparedName(row.what)}${across === null ? '' : `, ${across.name}`}`,
         unit ?? '',
-        side(row.a),
-        side(row.b),
+        side('a'),
+        side('b'),
         finding.kind === 'differs' && unit !== null ? figure(finding.by) : null,
         finding.kind === 'differs' && finding.spreads !== null
           ? rounded(Math.abs(finding.spreads), 1)
@@ -63,7 +70,7 @@ export function comparisonTable(
 }
 
 /** What a figure is written in; null: it is words. */
-function unitOf(what: ComparedWhat, style: FigureStyle): UnitSymbol | 'twists' | '%' | '' | null {
+function unitOf(what: ComparedWhat, style: ComparedStyle): UnitSymbol | 'twists' | '%' | '' | null {
   switch (what.kind) {
     case 'reading':
       if (READINGS[what.reading].quantity === 'force') return 'lb';
@@ -90,21 +97,18 @@ function unitOf(what: ComparedWhat, style: FigureStyle): UnitSymbol | 'twists' |
   }
 }
 
-function isSideways(what: ComparedWhat): boolean {
-  return what.kind === 'landing' ? what.axis === 'outward' : isLateralReading(what);
+/** How figures to one side are written: to the right, or outward where the two archers' hands differ. */
+function acrossOf({ what, hands: { a, b } }: ComparedRow): {
+  readonly name: string;
+  readonly toFigure: (outwardMm: number) => number;
+} | null {
+  if (!isSideways(what)) return null;
+  return a === b
+    ? { name: 'to the right', toFigure: (mm) => rightFromOutward(mm, a) }
+    : { name: 'outward', toFigure: (mm) => mm };
 }
 
-function isLateralReading(what: ComparedWhat): boolean {
-  return what.kind === 'reading' && isLateral(what.reading);
-}
-
-function shownFigure(
-  what: ComparedWhat,
-  stored: number,
-  unit: ReturnType<typeof unitOf>,
-  style: FigureStyle,
-): number {
-  const value = isSideways(what) ? rightFromOutward(stored, style.hand) : stored;
+function shownFigure(value: number, unit: ReturnType<typeof unitOf>): number {
   if (unit === null || unit === '' || unit === '%' || unit === 'twists') return rounded(value, 1);
   return rounded(fromStored(value, unit), DECIMALS[unit] ?? 1);
 }

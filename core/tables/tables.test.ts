@@ -4,6 +4,7 @@ import { compareSheets } from '../compare/compare-sheets.ts';
 import { figureSheet } from '../compare/figure-sheet.ts';
 import { BowLog } from '../fixtures/bow-log.ts';
 import { readShots } from '../groups/read-shots.ts';
+import type { BowState } from '../log/bow-state.ts';
 import { comparisonTable } from './comparison-table.ts';
 import { readingsTable } from './readings-table.ts';
 import { shotsTable } from './shots-table.ts';
@@ -92,16 +93,51 @@ describe('a comparison as a table', () => {
       return log.state;
     });
     const rows = compareSheets(figureSheet(one!), figureSheet(other!));
-    const text = comparisonTable(rows, one!.bow, { left: 'Now', right: '=Then' });
+    const text = comparisonTable(rows, one!.bow, { first: 'Now', second: '=Then' });
     const brace = table(text).find((row) => row['what'] === 'Brace height');
     expect(brace).toMatchObject({
       unit: 'in',
-      'left: Now': '8.5',
-      'right: =Then': '8.75',
-      right_less_left: '0.25',
+      'first: Now': '8.5',
+      'second: =Then': '8.75',
+      second_less_first: '0.25',
     });
     expect(Number(brace!['times_one_reading_scatters'])).toBeGreaterThan(3);
     const alike = table(text).find((row) => row['what'] === 'Hand');
-    expect(alike).toMatchObject({ unit: '', right_less_left: '' });
+    expect(alike).toMatchObject({ unit: '', second_less_first: '' });
+  });
+
+  it('has figures to one side to the right, and outward where the archers’ hands differ', () => {
+    const state = (hand: 'left' | 'right', mm: number) => {
+      const log = new BowLog({ hand, lengthUnit: 'mm' });
+      log.read('centreShotAtPoint', mm, mm, mm);
+      return log.state;
+    };
+    const row = (one: BowState, other: BowState) =>
+      table(
+        comparisonTable(compareSheets(figureSheet(one), figureSheet(other)), one.bow, {
+          first: 'one',
+          second: 'other',
+        }),
+      ).find(({ what }) => what?.startsWith('Centre shot'));
+    // Outward is to the right of a left-hander, to the left of a right-hander.
+    const toTheRight = { what: 'Centre shot at the point, to the right' };
+    expect(row(state('left', 3), state('left', 1))).toMatchObject({
+      ...toTheRight,
+      'first: one': '3',
+      'second: other': '1',
+      second_less_first: '-2',
+    });
+    expect(row(state('right', 3), state('right', 1))).toMatchObject({
+      ...toTheRight,
+      'first: one': '-3',
+      'second: other': '-1',
+      second_less_first: '2',
+    });
+    expect(row(state('left', 3), state('right', 1))).toMatchObject({
+      what: 'Centre shot at the point, outward',
+      'first: one': '3',
+      'second: other': '1',
+      second_less_first: '-2',
+    });
   });
 });

@@ -1,10 +1,10 @@
-import type {
-  ArrowShown,
-  ComparedRow,
-  ComparedWhat,
-  FactShown,
-  Incomparable,
-  SheetFigure,
+import {
+  type ArrowShown,
+  type ComparedRow,
+  type ComparedWhat,
+  type FactShown,
+  type Incomparable,
+  isSideways,
 } from '../compare/compared.ts';
 import { BOW_KIND_LABEL, HAND_LABEL, HOOK_LABEL } from '../craft/bow-terms.ts';
 import { type Control, CONTROL_FACTS, showAmount } from '../craft/controls.ts';
@@ -41,6 +41,9 @@ const FACT_NAME: Readonly<Record<FactShown, string>> = {
   amoDrawMm: 'Draw length, AMO',
 };
 
+/** Left and right are those of each bow's own archer. */
+export type ComparedStyle = Omit<FigureStyle, 'hand'>;
+
 /** What a row of a comparison is about. */
 export function comparedName(what: ComparedWhat): string {
   switch (what.kind) {
@@ -65,14 +68,17 @@ export function comparedName(what: ComparedWhat): string {
   }
 }
 
-/** One side of a row, with its unit. */
+/** One side of a row, with its unit, as the archer of that side sees it; a dash where there is none. */
 export function comparedFigureWords(
-  what: ComparedWhat,
-  { value, words, expectedPlusMinus }: SheetFigure,
-  style: FigureStyle,
+  { what, hands, ...sides }: Pick<ComparedRow, 'what' | 'hands' | 'a' | 'b'>,
+  side: 'a' | 'b',
+  style: ComparedStyle,
 ): string {
+  const figured = sides[side];
+  if (figured === null) return '–';
+  const { value, words, expectedPlusMinus } = figured;
   if (value === null) return factWords(what, words);
-  const figure = valueWords(what, value, style);
+  const figure = valueWords(what, value, { ...style, hand: hands[side] });
   return expectedPlusMinus !== null ? `about ${figure}` : figure;
 }
 
@@ -114,7 +120,7 @@ function landingWords(axis: 'outward' | 'up', mm: number, style: FigureStyle) {
   return `${landingSize(mm, style)} ${way}`;
 }
 
-function landingSize(mm: number, { lengthUnit }: FigureStyle): string {
+function landingSize(mm: number, { lengthUnit }: ComparedStyle): string {
   const unit = lengthUnit === 'in' ? 'in' : 'cm';
   return `${showNumber(Math.abs(fromStored(mm, unit)), 1)} ${unit}`;
 }
@@ -149,18 +155,19 @@ const CANNOT: Readonly<Record<Incomparable, string>> = {
 };
 
 /** What a row found: `2.4 mm more, 3.4 times what one reading scatters`, on an inch bow `3/32 in (2.4 mm) more, …`. */
-export function findingWords({ what, a, finding }: ComparedRow, style: FigureStyle): string {
+export function findingWords(row: ComparedRow, style: ComparedStyle): string {
+  const { a, finding } = row;
   switch (finding.kind) {
     case 'same':
       return 'no difference seen';
     case 'otherWords':
       return 'another';
     case 'onlyOne':
-      return a === null ? 'on the right only' : 'on the left only';
+      return a === null ? 'in the second only' : 'in the first only';
     case 'cannot':
       return CANNOT[finding.why];
     case 'differs': {
-      const size = differenceWords(what, finding.by, style);
+      const size = differenceWords(row, finding.by, style);
       return finding.spreads === null
         ? size
         : `${size}, ${showNumber(Math.abs(finding.spreads), 1)} times what one reading scatters`;
@@ -172,27 +179,32 @@ export function findingWords({ what, a, finding }: ComparedRow, style: FigureSty
  * A difference of lengths in the bow's own unit. Thirty-seconds of an inch are coarser than two careful
  * readings can tell apart, so the millimetres stand beside them.
  */
-function lengthDifference(mm: number, { lengthUnit }: FigureStyle): string {
+function lengthDifference(mm: number, { lengthUnit }: ComparedStyle): string {
   const inMm = `${showNumber(Math.abs(mm), 1)} mm`;
   if (lengthUnit === 'mm') return inMm;
   const figure = showLengthFigure(Math.abs(mm), { lengthUnit, division: 32 });
   return figure === '0' ? inMm : `${figure} in (${inMm})`;
 }
 
-function differenceWords(what: ComparedWhat, by: number, style: FigureStyle): string {
+function differenceWords({ what, hands }: ComparedRow, by: number, style: ComparedStyle): string {
   const more = by > 0 ? 'more' : 'less';
   switch (what.kind) {
     case 'reading':
+      if (isSideways(what))
+        return `${sizeFigure(what.reading, by)} further ${wayAcross(by, hands)}`;
       return READINGS[what.reading].quantity === 'force' || staysInMm(what.reading)
         ? `${sizeFigure(what.reading, by)} ${more}`
         : `${lengthDifference(by, style)} ${more}`;
     case 'tiller':
       return `${lengthDifference(by, style)} ${more}`;
     case 'landing':
-      return landingSize(by, style);
+      return what.axis === 'up'
+        ? `${landingSize(by, style)} ${by > 0 ? 'higher' : 'lower'}`
+        : `${landingSize(by, style)} further ${wayAcross(by, hands)}`;
     case 'position':
-    case 'moved':
       return `${showAmount(what.control, by)} ${more}`;
+    case 'moved':
+      return movedWords(what.control, by);
     case 'arrow':
       return arrowDifference(what.figure, by, more, style);
     case 'fact':
@@ -206,7 +218,18 @@ function differenceWords(what: ComparedWhat, by: number, style: FigureStyle): st
   }
 }
 
-function arrowDifference(figure: ArrowShown, by: number, more: string, style: FigureStyle): string {
+/** Two archers of the same hand see the same side; else it is said without one. */
+function wayAcross(by: number, { a, b }: ComparedRow['hands']): string {
+  if (a === b) return sideOf(by, a);
+  return by > 0 ? 'outward' : 'inward';
+}
+
+function arrowDifference(
+  figure: ArrowShown,
+  by: number,
+  more: string,
+  style: ComparedStyle,
+): string {
   const size = Math.abs(by);
   switch (figure) {
     case 'lengthMm':

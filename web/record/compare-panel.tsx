@@ -33,36 +33,37 @@ export function ComparePanel({
 }) {
   const { params, setParam } = useAddress();
   const rack = useRack(true);
-  const left: Side = readSide(params.get('left')) ?? { kind: 'now' };
-  const right = readSide(params.get('right')) ?? firstChoice(state);
-  const one = useSide(left, log, state);
-  const other = useSide(right, log, state);
+  // Addresses kept, and those in the codes of cards, name them left and right.
+  const first: Side = readSide(params.get('left')) ?? { kind: 'now' };
+  const second = readSide(params.get('right')) ?? firstChoice(state);
+  const one = useSide(first, log, state);
+  const other = useSide(second, log, state);
   const rows = useMemo(
     () =>
       one.sheet === null || other.sheet === null ? null : compareSheets(one.sheet, other.sheet),
     [one.sheet, other.sheet],
   );
   const options = sideOptions(state, rack.data?.bows ?? []);
-  const canReturn = left.kind === 'now' && right.kind !== 'bow' && right.kind !== 'now';
+  const canReturn = first.kind === 'now' && second.kind !== 'bow' && second.kind !== 'now';
   return (
     <section aria-label="Compare" className="grid gap-4" data-testid="compare">
       <div className="grid grid-cols-1 gap-x-8 gap-y-2 @roomy:grid-cols-2">
         <SideChoice
-          label="Left"
-          side={left}
+          label="First"
+          side={first}
           options={options}
           onChange={(value) => setParam('left', value)}
         />
         <SideChoice
-          label="Right"
-          side={right}
+          label="Second"
+          side={second}
           options={options}
           onChange={(value) => setParam('right', value)}
         />
       </div>
       {rows === null ? (
         <p className="text-ink-2" role="status">
-          {missingWords(left, right)}
+          {missingWords(first, second)}
         </p>
       ) : (
         <>
@@ -75,7 +76,10 @@ export function ComparePanel({
                 const named = (side: Side) =>
                   options.find(({ value }) => value === sideText(side))?.words ?? sideText(side);
                 void import('./save-tables.ts').then(({ saveComparison }) =>
-                  saveComparison(state, rows, { left: named(left), right: named(right) }),
+                  saveComparison(state, rows, {
+                    first: named(first),
+                    second: named(second),
+                  }),
                 );
               }}
             >
@@ -86,7 +90,7 @@ export function ComparePanel({
             <WayBackList
               steps={wayBack(state, other.state)}
               state={state}
-              toWords={options.find(({ value }) => value === sideText(right))?.words ?? 'this'}
+              toWords={options.find(({ value }) => value === sideText(second))?.words ?? 'this'}
               makeChanges={makeChanges}
             />
           )}
@@ -96,8 +100,8 @@ export function ComparePanel({
   );
 }
 
-function missingWords(left: Side, right: Side): string {
-  const kinds = [left.kind, right.kind];
+function missingWords(first: Side, second: Side): string {
+  const kinds = [first.kind, second.kind];
   if (kinds.includes('card')) return 'The card is not read yet.';
   if (kinds.includes('bow')) return 'Fetching the other bow…';
   return 'The bow was not in the record yet then. Take a later moment.';
@@ -228,8 +232,7 @@ function RowsTable({
   readonly style: BowState;
   readonly caption: string;
 }) {
-  const figure = (row: ComparedRow, side: 'a' | 'b') =>
-    row[side] === null ? '–' : comparedFigureWords(row.what, row[side], bow);
+  const figure = (row: ComparedRow, side: 'a' | 'b') => comparedFigureWords(row, side, bow);
   return (
     <table className="w-full text-row">
       <caption className="text-left text-note text-ink-2">{caption}</caption>
@@ -239,13 +242,13 @@ function RowsTable({
             What
           </th>
           <th scope="col" className="pr-3">
-            Left
+            First
           </th>
           <th scope="col" className="pr-3">
-            Right
+            Second
           </th>
           <th scope="col" className="@max-form:hidden">
-            Right less left
+            Second less first
           </th>
         </tr>
       </thead>
