@@ -53,14 +53,20 @@ function step(
   return nextArrowStep(state, model, { fitted, shafts, pointsG, endsShot });
 }
 
-describe('the next step toward an arrow that lands right', () => {
+describe('the next step toward an arrow that lands as it should', () => {
   it('is none where it does, after two ends at least', () => {
     expect(step(known(5, 8), points(100, 125))).toEqual({ kind: 'keep' });
-    expect(step(known(5, 8), points(100, 125), { endsShot: 1 })).toEqual({ kind: 'shoot' });
+    expect(step(known(5, 8), points(100, 125), { endsShot: 1 })).toEqual({
+      kind: 'shoot',
+      because: 'likelyGood',
+    });
   });
 
   it('is to shoot while no side is known', () => {
-    expect(step(known(20, 40), points(100, 125))).toEqual({ kind: 'shoot' });
+    expect(step(known(20, 40), points(100, 125))).toEqual({
+      kind: 'shoot',
+      because: 'unsure',
+    });
   });
 
   it('stiff by 60, 35 gr: of 25 more, which leaves 17 mm, and 45, which leaves 16, the nearer', () => {

@@ -13,10 +13,10 @@ export interface ShaftThereIs {
 
 /** What to do next to have an arrow that suits the bow, from the shafts and points there are. */
 export type ArrowStep =
-  /** It lands right, as far as can be said. */
+  /** It lands as it should, as far as can be said. */
   | { readonly kind: 'keep' }
-  /** Nothing is changed before bare shafts have said more. */
-  | { readonly kind: 'shoot' }
+  /** Nothing is changed before bare shafts have said more: it is likely good already, or its side is not sure. */
+  | { readonly kind: 'shoot'; readonly because: 'likelyGood' | 'unsure' }
   /** This shaft with this point; `buildId` is the one on the bow where only the point is another. */
   | {
       readonly kind: 'fit';
@@ -76,9 +76,9 @@ export function nextArrowStep(
   const now = matchOf(model, fitted.parts);
   if (KEEP.some(({ ends, from }) => endsShot >= ends && now.inside >= from))
     return { kind: 'keep' };
-  if (now.inside >= KEEP_LEAST) return { kind: 'shoot' };
+  if (now.inside >= KEEP_LEAST) return { kind: 'shoot', because: 'likelyGood' };
   const side = Math.max(now.stiff, 1 - now.stiff);
-  if (side < SIDE_SURE) return { kind: 'shoot' };
+  if (side < SIDE_SURE) return { kind: 'shoot', because: 'unsure' };
   const taken = shafts.filter(
     ({ buildId, parts }) => buildId === fitted.buildId || mayBeShot(state, parts),
   );
@@ -109,7 +109,7 @@ export function nextArrowStep(
     (endsShot >= OUT_AFTER_LONG.ends && now.inside < OUT_AFTER_LONG.below);
   return isOut && endsShot >= SPENT_ENDS
     ? { kind: 'spent', needs: now.outwardMm > 0 ? 'softer' : 'stiffer' }
-    : { kind: 'shoot' };
+    : { kind: 'shoot', because: 'unsure' };
 }
 
 /** Likely to land right; among those that hardly do, the one expected nearer. */

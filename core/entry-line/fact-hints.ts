@@ -13,7 +13,7 @@ export const FACT_HINTS: Readonly<Record<FactId, string>> = {
   shaftMass: 'Type the number on the shaft and what it weighs whole, like 3 380.',
   throatToPlunger: 'Type how much longer the brace reads to the plunger centre than to the throat.',
   crawl:
-    'Type how far below the nock the hook stands at the distance shot most, in mm; 0 right under it.',
+    'Type how far below the nock the hook stands at the distance shot most, in mm; 0 just under it.',
   window:
     'Type how far past the middle of the bow the window is cut, in mm; short of it with a minus.',
   band: 'Type b, t, w, n or cs and the lowest and highest you want, like band b 219 221.',

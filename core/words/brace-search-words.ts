@@ -15,7 +15,7 @@ export const SHOT_REFUSAL_WORDS: Readonly<Record<ShotRefusal, string>> = {
     'Too loud for the microphone: how loud it was is lost. Move the microphone back or turn it down, for every height alike.',
   twoEvents: 'Another sound fell into it: a neighbour, a knock. Shoot it again in quiet.',
   handling:
-    'Something was heard right before it: a step, the clicker, a hand on the microphone. Lay the microphone down and shoot it again.',
+    'Something was heard just before it: a step, the clicker, a hand on the microphone. Lay the microphone down and shoot it again.',
   tooShort:
     'It begins or ends too near the edge of the recording. Leave a second before and after each shot.',
   gainChanged:

@@ -12,7 +12,7 @@ import { SvgFractions } from '../ui/fractions.tsx';
 import { useMatchMap } from '../workers/match-map-door.ts';
 import { linePath, type MapView, mapView, roundTicks } from './map-view.ts';
 
-/** Every length and point about this arrow: where its bare shafts would land right, and what forbids it. */
+/** Every length and point about this arrow: where its bare shafts would land as they should, and what forbids it. */
 export function MatchMap({
   state,
   model,
@@ -65,8 +65,9 @@ export function MatchMap({
         <Mark view={view} build={build} />
       </svg>
       <figcaption className="text-note text-ink-2">
-        Thick: bare shafts land right. Broken: nine times in ten no stiffer, no weaker. Above the
-        line it is weak, below it stiff. Marks on the left: points there are. Circle: this arrow.
+        Thick: bare shafts land as they should. Broken: nine times in ten no stiffer, no weaker.
+        Above the line it is weak, below it stiff. Marks on the left: points there are. Circle: this
+        arrow.
       </figcaption>
     </figure>
   );
@@ -89,8 +90,8 @@ function rightWords(
       : [`${showNumber(fromStored(pointG, 'gr'), 0)} gr at ${showLength(lengthMm, bow)}`];
   });
   const [first, last] = [said[0], said.at(-1)];
-  if (first === undefined) return 'No point of the map lands right.';
-  return `Right is ${first}${last === first ? '' : `, to ${last}`}.`;
+  if (first === undefined) return 'With no point of the map they land as they should.';
+  return `They land as they should with ${first}${last === first ? '' : `, to ${last}`}.`;
 }
 
 function Axes({

@@ -26,7 +26,7 @@ import { TextField } from '../ui/text-field.tsx';
 
 type Wanted = ArrowGoal['kind'];
 const WANTED: readonly { readonly value: Wanted; readonly label: string }[] = [
-  { value: 'straight', label: 'lands right' },
+  { value: 'straight', label: 'lands as it should' },
   { value: 'mass', label: 'a mass' },
   { value: 'foc', label: 'a balance' },
 ];
@@ -170,7 +170,7 @@ function PlanFrom({
   );
 }
 
-/** The one next step toward an arrow that lands right. */
+/** The one next step toward an arrow that lands as it should. */
 function NextOfPlan({
   state,
   model,
@@ -278,7 +278,7 @@ function Reachable({
             Front of centre
           </th>
           <th scope="col" className="pr-2">
-            Lands right
+            Lands as it should
           </th>
         </tr>
       </thead>

@@ -14,13 +14,18 @@ const step = (facts: object) => arrowStepWords(facts as ArrowStep, CONTEXT);
 const way = (facts: object) => wayStepWords(facts as WayStep, CONTEXT);
 const pointG = 120 * G_PER_GR;
 
-describe('the next step toward an arrow that lands right', () => {
+describe('the next step toward an arrow that lands as it should', () => {
   it('is to keep it, or to shoot before anything is changed', () => {
     expect(step({ kind: 'keep' })).toMatchObject({ title: 'Keep it as it is', button: null });
-    expect(step({ kind: 'shoot' })).toMatchObject({
-      title: 'Shoot it bare before anything is changed',
-      button: 'To the range',
-    });
+    for (const [because, reason] of [
+      ['likelyGood', /too few ends/],
+      ['unsure', /^Stiff or weak is not known/],
+    ] as const)
+      expect(step({ kind: 'shoot', because })).toMatchObject({
+        title: 'Shoot it bare before anything is changed',
+        reason: expect.stringMatching(reason) as string,
+        button: 'To the range',
+      });
   });
 
   it('is another point in the same arrow, or another arrow with it', () => {
@@ -31,7 +36,7 @@ describe('the next step toward an arrow that lands right', () => {
       button: 'It is in',
     });
     expect(step({ ...fit, buildId: 'b1' }).reason).toMatch(
-      /^What can be taken back comes first: right with 78/,
+      /^What can be taken back comes first; after it, 78/,
     );
     expect(step({ ...fit, buildId: 'b2' })).toMatchObject({
       title: 'Take “the 500s” with a point of 120 gr',
@@ -55,6 +60,18 @@ describe('the next step toward an arrow that lands right', () => {
     });
     expect(step({ kind: 'spent', needs: 'weaker' }).reason).toMatch(/^It stays stiff/);
   });
+});
+
+it('never says right for good: here it is a side', () => {
+  const steps = [
+    { kind: 'keep' },
+    { kind: 'shoot', because: 'likelyGood' },
+    { kind: 'shoot', because: 'unsure' },
+    { kind: 'fit', buildId: 'b1', pointG, inside: 0.8 },
+    { kind: 'cut', cutMm: 6, inside: 0.6 },
+    { kind: 'spent', needs: 'stiffer' },
+  ];
+  for (const words of steps.map(step)) expect(JSON.stringify(words)).not.toMatch(/\bright\b/i);
 });
 
 it('each step of the way to another arrow says whether it can be taken back', () => {

@@ -26,13 +26,13 @@ interface PlanContext {
 
 const THEN_BARE = 'An end of bare shafts with it, then this again.';
 
-/** The next step toward an arrow that lands right. */
+/** The next step toward an arrow that lands as it should. */
 export function arrowStepWords(step: ArrowStep, context: PlanContext): PlanWords {
   switch (step.kind) {
     case 'keep':
       return {
         title: 'Keep it as it is',
-        reason: 'Its bare shafts land right, on two ends and more.',
+        reason: 'Its bare shafts land as they should, on two ends and more.',
         before: [],
         thenCheck: 'Make the others alike: same mass, spine and length.',
         button: null,
@@ -40,7 +40,10 @@ export function arrowStepWords(step: ArrowStep, context: PlanContext): PlanWords
     case 'shoot':
       return {
         title: 'Shoot it bare before anything is changed',
-        reason: 'Stiff or weak is not known well enough yet to change anything for it.',
+        reason:
+          step.because === 'likelyGood'
+            ? 'It seems to land as it should; too few ends have said so to keep it.'
+            : 'Stiff or weak is not known well enough yet to change anything for it.',
         before: [],
         thenCheck: 'Two ends of bare and fletched, mixed; then this again.',
         button: 'To the range',
@@ -50,7 +53,7 @@ export function arrowStepWords(step: ArrowStep, context: PlanContext): PlanWords
       const isSame = step.buildId === context.fittedId;
       return {
         title: isSame ? `Take ${point}` : `Take “${context.nameOf(step.buildId)}” with ${point}`,
-        reason: `What can be taken back comes first: right with ${showChance(step.inside)} after it.`,
+        reason: `What can be taken back comes first; after it, ${showChance(step.inside)} to land as it should.`,
         before: ['Can be taken back.'],
         thenCheck: THEN_BARE,
         button: isSame ? 'It is in' : 'Look at it',
@@ -59,7 +62,7 @@ export function arrowStepWords(step: ArrowStep, context: PlanContext): PlanWords
     case 'cut':
       return {
         title: `Cut ${showLength(step.cutMm, context.style)} off`,
-        reason: `It is weak, and no point or shaft there is would do. After it, right with ${showChance(step.inside)}.`,
+        reason: `It is weak, and no point or shaft there is would do. After it, ${showChance(step.inside)} to land as it should.`,
         before: cutBefore(context.material),
         thenCheck: THEN_BARE,
         button: 'It is cut',

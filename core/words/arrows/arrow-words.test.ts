@@ -53,8 +53,8 @@ describe('how an arrow suits a bow', () => {
     expect(said(62, 0.97, 0.02)).toBe('Stiff by 6.2 ± 3.0 cm at 18 m.');
     expect(said(-62, 0.03, 0.02)).toMatch(/^Weak by /);
     expect(said(20, 0.8, 0.4)).toMatch(/^Stiff or weak cannot be told: stiff by /);
-    expect(said(5, 0.6, 0.85)).toBe('Its bare shafts land right.');
-    expect(said(5, 0.6, 0.79)).not.toBe('Its bare shafts land right.');
+    expect(said(5, 0.6, 0.85)).toBe('Its bare shafts land as they should.');
+    expect(said(5, 0.6, 0.79)).not.toBe('Its bare shafts land as they should.');
   });
 
   it('says by what it is known', () => {
@@ -70,9 +70,9 @@ describe('how an arrow suits a bow', () => {
     const cut = { kind: 'cut', cutMm: 12 };
     const spine = { kind: 'spine', spine: 548 };
     expect(ways([])).toBe('Nothing must change.');
-    expect(ways([point])).toBe('It would land right with a point of 125 gr.');
+    expect(ways([point])).toBe('It would land as it should with a point of 125 gr.');
     expect(ways([point, cut, spine])).toBe(
-      'It would land right with a point of 125 gr, about 12.0 mm cut off, in steps or a shaft of spine 550.',
+      'It would land as it should with a point of 125 gr, about 12.0 mm cut off, in steps or a shaft of spine 550.',
     );
     expect(ways([spine], true)).toMatch(/a shaft of \d+ lb\.$/);
     expect(ways([{ kind: 'longer', moreMm: 20 }])).toContain('left 20.0 mm longer');

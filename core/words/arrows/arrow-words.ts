@@ -65,10 +65,13 @@ export function buildCautionWords(caution: BuildCaution, style: LengthStyle): Sa
   }
 }
 
-/** How an arrow suits the bow: the side first, then how far, then by what that is known. */
+/**
+ * How an arrow suits the bow: the side first, then how far, then by what that is known. Never “right” for good: here
+ * that is a side.
+ */
 export function matchWords(match: Match, unit: 'cm' | 'in'): string {
   const { outwardMm, plusMinusMm, stiff, inside } = match;
-  if (inside >= MOST_LIKELY) return 'Its bare shafts land right.';
+  if (inside >= MOST_LIKELY) return 'Its bare shafts land as they should.';
   const figure = showButtInterval(outwardMm, plusMinusMm, unit);
   const side = outwardMm > 0 ? 'stiff' : 'weak';
   return Math.max(stiff, 1 - stiff) >= SIDE_LIKELY
@@ -85,7 +88,7 @@ export function matchSourceWords(source: MatchModel['source']): string {
     : 'By the bare shafts of this bow, and what its parts change: each arrow shot counts for the next.';
 }
 
-/** What must change for it to land right, in one sentence. */
+/** What must change for it to land as it should, in one sentence. */
 export function waysToMatchWords(
   ways: readonly WayToMatch[],
   material: ArrowBuild['shaft']['material'],
@@ -113,7 +116,7 @@ export function waysToMatchWords(
   });
   const [last] = said.slice(-1);
   const rest = said.slice(0, -1);
-  return `It would land right with ${rest.length === 0 ? '' : `${rest.join(', ')} or `}${last ?? ''}.`;
+  return `It would land as it should with ${rest.length === 0 ? '' : `${rest.join(', ')} or `}${last ?? ''}.`;
 }
 
 /** Wood goes by pounds. */

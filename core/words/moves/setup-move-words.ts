@@ -145,7 +145,7 @@ export function askCrawlWords({ status }: OfStep): MoveWords {
   return {
     ...stepMoveWords(status, 'Say how deep the crawl is'),
     why: 'The hook stands below the nock and loads the bottom limb: starting tiller and nocking height depend on how far.',
-    thenCheck: 'Type cr and the mm below the nock at the distance shot most; 0 right under it.',
+    thenCheck: 'Type cr and the mm below the nock at the distance shot most; 0 just under it.',
     doneLabel: 'Enter it',
   };
 }
