@@ -2,7 +2,7 @@ import { z } from 'zod';
 import type { Entry, EntryBody, LoggedEntry } from '#core/log/entry.ts';
 import { ENTRY_KINDS } from '#core/log/kinds/entry-kinds.ts';
 import { id, instant, shortText } from '#core/log/kinds/parts.ts';
-import { upcastEntry } from './entry-version.ts';
+import { ENTRY_VERSION, upcastEntry } from './entry-version.ts';
 
 const { bowMade, ...others } = ENTRY_KINDS;
 /** Everything that can be said of a bow, checked at every door: wire, file, database. */
@@ -49,14 +49,34 @@ const versioned = z.looseObject({
 
 /** Entries to be appended, in the form the sender says they are in: form 1 where it says nothing. */
 export const appendRequestSchema = z.preprocess(
-  (request) => {
-    const { success, data } = versioned.safeParse(request);
-    if (!success) return request;
-    const { version, entries, ...rest } = data;
-    return { ...rest, entries: entries.map((entry) => upcastEntry(entry, version)) };
-  },
+  inFormOfToday,
   z.strictObject({ entries: z.array(entrySchema).min(1).max(MOST_ENTRIES_A_REQUEST) }),
 );
+
+/**
+ * Entries for questions about them: as they are posted, or a whole log as the server answers it, which is in the form of
+ * today and whose rows were taken as they are.
+ */
+export const logToAskOfSchema = z.preprocess(
+  (request) =>
+    inFormOfToday(isAnsweredLog(request) ? { version: ENTRY_VERSION, ...request } : request),
+  z.strictObject({
+    entries: z.array(loggedEntrySchema.partial({ seq: true })).min(1),
+    count: z.int().min(0).optional(),
+    setAside: z.int().min(0).default(0),
+  }),
+);
+
+function isAnsweredLog(request: unknown): request is object {
+  return typeof request === 'object' && request !== null && 'setAside' in request;
+}
+
+function inFormOfToday(request: unknown): unknown {
+  const { success, data } = versioned.safeParse(request);
+  if (!success) return request;
+  const { version, entries, ...rest } = data;
+  return { ...rest, entries: entries.map((entry) => upcastEntry(entry, version)) };
+}
 
 /** What was stored, as it was stored. */
 export const appendResponseSchema = z.strictObject({ entries: z.array(loggedEntrySchema) });

@@ -2,6 +2,7 @@ import { readFileSync } from 'node:fs';
 import { PassThrough } from 'node:stream';
 import { gunzipSync } from 'node:zlib';
 import { describe, expect, it } from 'vitest';
+import { logResponseSchema } from '#contract/entry.ts';
 import type { Entry, LoggedEntry } from '#core/log/entry.ts';
 import { foldLog } from '#core/log/fold.ts';
 import { nextMove } from '#core/advice/next-move.ts';
@@ -143,6 +144,23 @@ describe('a session of a script', () => {
   ])('%s is answered with an error as data', (_what, line, code) => {
     const answer = JSON.parse(new AdviseDoor().answer(line)) as { error: { code: string } };
     expect(answer.error.code).toBe(code);
+  });
+
+  it('takes a whole log as the server answers it, and what could not be read of it', () => {
+    const log = heron.map((entry, at) => ({
+      ...entry,
+      taken: { ms: Date.parse(entry.at), device: '', count: at + 1 },
+      seq: at + 1,
+    }));
+    expect(heron.length).toBeGreaterThan(100);
+    const door = new AdviseDoor();
+    const answered = logResponseSchema.parse({ entries: log, count: log.length, setAside: 2 });
+    expect(say(door, answered)).toEqual({ appended: heron.length });
+    const posted = filled(heron);
+    for (const ask of ['advice', 'steps', 'verdict', 'remedies', 'plan'])
+      expect(say(door, { ask })).toEqual(say(posted, { ask }));
+    expect(say(door, { ask: 'state' })).toMatchObject({ state: { entriesUnreadable: 2 } });
+    expect(say(posted, { ask: 'state' })).toMatchObject({ state: { entriesUnreadable: 0 } });
   });
 
   it('keeps nothing of a line that is refused', () => {

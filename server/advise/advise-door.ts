@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { arrowBuildSchema } from '#core/log/kinds/arrow-parts.ts';
-import { appendRequestSchema } from '#contract/entry.ts';
+import { logToAskOfSchema } from '#contract/entry.ts';
 import { weighedLotSchema } from '#contract/weighed-lot.ts';
 import { NewerEntry } from '#contract/entry-version.ts';
 import type { LoggedEntry } from '#core/log/entry.ts';
@@ -33,6 +33,8 @@ type AdviseError =
 interface Bow {
   readonly log: LoggedEntry[];
   readonly ids: Set<string>;
+  /** Rows the server could not read of it. */
+  unreadable: number;
   /** Folded from the log as it is; null once something was appended since. */
   state: BowState | null;
 }
@@ -61,15 +63,15 @@ export class AdviseDoor {
   }
 
   private append(command: unknown): string {
-    let parsed: ReturnType<typeof appendRequestSchema.safeParse>;
+    let parsed: ReturnType<typeof logToAskOfSchema.safeParse>;
     try {
-      parsed = appendRequestSchema.safeParse(command);
+      parsed = logToAskOfSchema.safeParse(command);
     } catch (fault) {
       if (fault instanceof NewerEntry) return error({ code: 'newerEntries' });
       throw fault;
     }
     if (!parsed.success) return invalid(parsed.error);
-    const { entries } = parsed.data;
+    const { entries, setAside } = parsed.data;
     const coming = new Map<string, Set<string>>();
     for (const [at, { id, bowId, body }] of entries.entries()) {
       const known = this.bows.get(bowId);
@@ -86,7 +88,12 @@ export class AdviseDoor {
       fresh.add(id);
     }
     for (const entry of entries) {
-      const bow = this.bows.get(entry.bowId) ?? { log: [], ids: new Set<string>(), state: null };
+      const bow = this.bows.get(entry.bowId) ?? {
+        log: [],
+        ids: new Set<string>(),
+        unreadable: setAside,
+        state: null,
+      };
       this.bows.set(entry.bowId, bow);
       bow.log.push({ ...entry, seq: bow.log.length + 1 });
       bow.ids.add(entry.id);
@@ -118,7 +125,7 @@ export class AdviseDoor {
   private stateOf(bowId: string | undefined): BowState | AdviseError {
     if (bowId === undefined && this.bows.size > 1) return { code: 'whichBow' };
     const bow = bowId === undefined ? [...this.bows.values()][0] : this.bows.get(bowId);
-    const state = bow === undefined ? null : (bow.state ??= foldLog(bow.log));
+    const state = bow === undefined ? null : (bow.state ??= foldLog(bow.log, bow.unreadable));
     return state ?? { code: 'unknownBow' };
   }
 }
