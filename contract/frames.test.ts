@@ -5,6 +5,7 @@ import {
   badFileSchema,
   importProgressSchema,
   importStandingSchema,
+  takenSchema,
   takeRequestSchema,
 } from './file-import.ts';
 import { problemSchema } from './problem.ts';
@@ -84,6 +85,25 @@ describe('a file that is taken in', () => {
     expect(take({ bowId: ID, how: 'another' })).toBe(false);
     expect(take({ bowId: ID, how: 'add', name: 'x' })).toBe(false);
     expect(take({ bowId: 'x', how: 'add' })).toBe(false);
+  });
+
+  it('is taken as each bow is said to be, and nothing else is said of it', () => {
+    for (const how of [{ how: 'add' }, { how: 'leave' }, { how: 'another', name: 'Heron again' }]) {
+      const bow = { bowId: ID, ...how };
+      expect(passes(takeRequestSchema, { bows: [bow] }), how.how).toBe(true);
+      expect(passes(takeRequestSchema, { bows: [{ ...bow, over: true }] }), how.how).toBe(false);
+      expect(passes(takeRequestSchema, { bows: [how] }), how.how).toBe(false);
+    }
+  });
+
+  it('came to so many bows, entries and pictures, none or more of each', () => {
+    const taken = { bows: 2, entries: 800, pictures: 3 };
+    expect(passes(takenSchema, taken)).toBe(true);
+    expect(passes(takenSchema, { ...taken, more: 1 })).toBe(false);
+    for (const what of ['bows', 'entries', 'pictures']) {
+      expect(passes(takenSchema, { ...taken, [what]: 0 }), what).toBe(true);
+      expect(passes(takenSchema, { ...taken, [what]: -1 }), what).toBe(false);
+    }
   });
 
   it('has members by their names, and nothing else belongs in it', () => {
